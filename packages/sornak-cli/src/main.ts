@@ -1,0 +1,115 @@
+// The sornak command: its words and options. Each command is loaded when it is called.
+
+import { Command, CommanderError, Option } from 'commander'
+import { removeUnfinished, tell } from './output.js'
+import { STATUS, Stop } from './stop.js'
+
+const program = new Command('sornak')
+  .description('Checks identifiers in files for damage done by numeric conversion, and shows them through masks.')
+  .version(VERSION, '-V, --version')
+  .showHelpAfterError('(--help says more)')
+  .exitOverride()
+  .configureHelp({ showGlobalOptions: true })
+  .addHelpText(
+    'after',
+    `
+Exit status: 0 nothing to report; 1 findings; 2 wrong use or a bad rules file;
+3 an input could not be read or an output not written; 130 interrupted.`,
+  )
+
+declare const VERSION: string
+
+const rules = ['-r, --rules <file>', 'the rules file (default: sornak.yaml, where there is one)'] as const
+const out = ['-o, --out <file>', 'write to a file: beside it first, then renamed'] as const
+const reveal = ['--reveal', 'show what the rules file hides'] as const
+
+program
+  .command('demo')
+  .description('run the whole example on the bundled data and say where it put what')
+  .addOption(new Option('--to <dir>', 'where to put the data').default('harrow-sound'))
+  .option(...reveal)
+  .option('--no-color', 'no colour on a terminal')
+  .addHelpText('after', examples('sornak demo', 'sornak demo --to /tmp/ferries --reveal'))
+  .action(async (flags) => finish(await (await import('./commands/demo.js')).demo(flags)))
+
+program
+  .command('inspect')
+  .description('a verdict for every bound value')
+  .argument('[file...]', 'CSV files; "-" for standard input')
+  .option(...rules)
+  .option('--as <identifier>', 'bind one column to an identifier of the catalog or the rules file')
+  .option('--stored <mask>', 'bind one column to a stored mask')
+  .option('--column <header>', 'the column that --as or --stored speaks of')
+  .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
+  .option(...out)
+  .option(...reveal)
+  .option('--fail-on <list>', 'verdicts and findings that make the exit status 1 (default: all but intact and blank)')
+  .addOption(new Option('--candidates <n>', 'how many possible originals to list').default('10'))
+  .option('--delimiter <char>', 'what separates fields (default: found)')
+  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option('--stdin-name <name>', 'the file name that standard input stands for')
+  .option('--allow-missing', 'a bound column may be missing')
+  .option('-q, --quiet', 'no progress')
+  .option('--no-color', 'no colour on a terminal')
+  .addHelpText('after', examples('sornak inspect crew.csv -r sornak.yaml', "sornak inspect passes.csv --as card/payment --column Card --format jsonl"))
+  .action(async (files, flags) => finish(await (await import('./commands/inspect.js')).inspect(files, flags)))
+
+program
+  .command('show')
+  .description('values through a mask, a line each')
+  .argument('<mask>', 'a mask, or an identifier of the catalog or the rules file')
+  .argument('[value...]', 'the values (default: standard input, a line each)')
+  .option(...rules)
+  .option('--given <what>', 'plain, shown or stored: what the values are')
+  .option('--form <name>', 'the display form of an identifier, such as international')
+  .option(...out)
+  .option('-q, --quiet', 'do not say why a value does not fit')
+  .addHelpText('after', examples("sornak show '({3}) {3}-{4}' 2065550142", 'sornak show phone/za 0215550123 --form international'))
+  .action(async (mask, values, flags) => finish(await (await import('./commands/show.js')).show(mask, values, flags)))
+
+program
+  .command('explain')
+  .description('a mask, a finding, a channel or an identifier in plain words; with a value: why it fits, or why not')
+  .argument('<what>', 'a mask, finding code, channel or identifier')
+  .argument('[value]', 'a value under a mask or an identifier')
+  .option(...rules)
+  .option(...reveal)
+  .option(...out)
+  .addHelpText('after', examples('sornak explain zeros-lost', 'sornak explain card/payment 4.30022E+15'))
+  .action(async (what, value, flags) => finish((await import('./commands/explain.js')).explain(what, value, flags)))
+
+program
+  .command('catalog')
+  .description('the definitions that ship')
+  .argument('[word...]', 'only those that speak of these words')
+  .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
+  .option(...out)
+  .addHelpText('after', examples('sornak catalog', 'sornak catalog phone --format jsonl'))
+  .action(async (words, flags) => finish((await import('./commands/catalog.js')).catalog(words, flags)))
+
+function examples(first: string, second: string): string {
+  return `\nExamples:\n  $ ${first}\n  $ ${second}`
+}
+
+function finish(status: number): void {
+  process.exitCode = status
+}
+
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
+  process.on(signal, () => {
+    removeUnfinished()
+    if (process.stderr.isTTY) process.stderr.write('\r\u001b[2K')
+    process.exit(signal === 'SIGINT' ? STATUS.interrupted : 128 + (signal === 'SIGTERM' ? 15 : 1))
+  })
+}
+
+try {
+  await program.parseAsync()
+} catch (error) {
+  removeUnfinished()
+  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? STATUS.fine : STATUS.usage
+  else if (error instanceof Stop) {
+    tell(error.todo ? `${error.message}\n  ${error.todo}` : error.message)
+    process.exitCode = error.status
+  } else throw error
+}

@@ -1,0 +1,87 @@
+// Where results go: standard output, or a file that is written beside its name and renamed when whole.
+
+import { closeSync, fsyncSync, openSync, renameSync, rmSync, writeSync } from 'node:fs'
+import { basename, dirname, join } from 'node:path'
+import { STATUS, Stop, systemReason, unreadable } from './stop.js'
+
+export interface Output {
+  write(text: string): void
+  /** Everything was written: the file appears under its name. */
+  finish(): void
+}
+
+const SIZE = 64 * 1024
+const unfinished = new Set<string>()
+
+export function openOutput(path: string | undefined): Output {
+  return path === undefined || path === '-' ? buffered(1) : intoFile(path)
+}
+
+/** Takes away what was not finished; called when the command is stopped. */
+export function removeUnfinished(): void {
+  for (const path of unfinished) rmSync(path, { force: true })
+  unfinished.clear()
+}
+
+function intoFile(path: string): Output {
+  const beside = join(dirname(path), `.${basename(path)}.${process.pid}.part`)
+  let fd: number
+  try {
+    fd = openSync(beside, 'wx')
+  } catch (error) {
+    throw unreadable(`${path} cannot be written: ${systemReason(error)}.`)
+  }
+  unfinished.add(beside)
+  const output = buffered(fd)
+  return {
+    write: output.write,
+    finish() {
+      try {
+        output.finish()
+        fsyncSync(fd)
+        closeSync(fd)
+        renameSync(beside, path)
+      } catch (error) {
+        throw unreadable(`${path} cannot be written: ${systemReason(error)}.`)
+      }
+      unfinished.delete(beside)
+    },
+  }
+}
+
+function buffered(fd: number): Output {
+  let held = ''
+  const flush = () => {
+    if (held) writeAll(fd, Buffer.from(held))
+    held = ''
+  }
+  return {
+    write(text) {
+      held += text
+      if (held.length >= SIZE) flush()
+    },
+    finish: flush,
+  }
+}
+
+function writeAll(fd: number, bytes: Uint8Array): void {
+  for (let at = 0; at < bytes.length; ) {
+    try {
+      at += writeSync(fd, bytes, at)
+    } catch (error) {
+      const { code } = error as NodeJS.ErrnoException
+      if (code === 'EAGAIN') Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 5)
+      else if (code === 'EPIPE') throw new Stop(STATUS.unreadable, 'Standard output was closed before everything was written.')
+      else throw error
+    }
+  }
+}
+
+/** A message for people, on standard error; silent where nobody listens any more. */
+export function tell(text: string): void {
+  try {
+    writeAll(2, Buffer.from(`${text}\n`))
+  } catch {
+    // Nobody is there to be told.
+  }
+}

@@ -1,0 +1,69 @@
+// Binary floating point (IEEE 754) on integers, exactly: which number an integer is rounded to, which
+// integers are rounded to the same, and the shortest text of a number. All in bigint.
+
+import { toSignificant, type Interval } from './significant.js'
+
+export interface BinaryFormat {
+  /** Bits of the significand, the leading one included. */
+  readonly bits: number
+}
+
+export const BINARY64: BinaryFormat = { bits: 53 }
+export const BINARY32: BinaryFormat = { bits: 24 }
+
+/** The nearest number to a non-negative integer; halves go to the even one. */
+export function nearestFloat(value: bigint, { bits }: BinaryFormat): bigint {
+  const drop = BigInt(bitLength(value) - bits)
+  if (drop <= 0n) return value
+  const cut = value >> drop
+  const rest = value - (cut << drop)
+  const half = 1n << (drop - 1n)
+  const up = rest > half || (rest === half && (cut & 1n) === 1n) ? 1n : 0n
+  return (cut + up) << drop
+}
+
+/** All integers that are rounded to this number. */
+export function roundedTo(float: bigint, format: BinaryFormat): Interval {
+  const drop = BigInt(bitLength(float) - format.bits)
+  if (drop < 0n) return { low: float, high: float }
+  const spacing = drop <= 0n ? 1n : 1n << drop
+  // Below a power of two the numbers lie twice as close.
+  const power = (float & (float - 1n)) === 0n
+  const below = power ? spacing / 2n : spacing
+  const at = (n: bigint) => nearestFloat(n, format) === float
+  const low = float - below / 2n
+  const high = float + spacing / 2n
+  return { low: at(low) ? low : low + 1n, high: at(high) ? high : high - 1n }
+}
+
+/** The integers whose number lies in the interval; an empty interval where no number does. */
+export function roundedInto({ low, high }: Interval, format: BinaryFormat): Interval {
+  let first = nearestFloat(low < 0n ? 0n : low, format)
+  if (first < low) first = next(first, format)
+  let last = nearestFloat(high, format)
+  if (last > high) last = previous(last, format)
+  if (first > last) return { low: 1n, high: 0n }
+  return { low: roundedTo(first, format).low, high: roundedTo(last, format).high }
+}
+
+/** The number with the fewest digits that is read back as `float`, zeros behind them. */
+export function shortest(float: bigint, format: BinaryFormat): bigint {
+  const digits = float.toString().length
+  for (let keep = 1; keep < digits; keep++) {
+    const short = toSignificant(float, keep, 'rounded')
+    if (nearestFloat(short, format) === float) return short
+  }
+  return float
+}
+
+function next(float: bigint, { bits }: BinaryFormat): bigint {
+  const drop = bitLength(float) - bits
+  return float + (drop <= 0 ? 1n : 1n << BigInt(drop))
+}
+
+function previous(float: bigint, { bits }: BinaryFormat): bigint {
+  const drop = bitLength(float - 1n) - bits
+  return float - (drop <= 0 ? 1n : 1n << BigInt(drop))
+}
+
+const bitLength = (value: bigint) => value.toString(2).length

@@ -1,0 +1,75 @@
+// A code that looks like a number is worked out: 12E5 becomes 1200000, 0x1F becomes 31, 1_000 loses
+// its underscore.
+
+import type { Channel } from './channel.js'
+import type { Interval } from './significant.js'
+
+const POWER = /^(\d+)[eE](\d+)$/
+const HEX = /^0[xX]([0-9a-fA-F]+)$/
+const LOW_LINES = /^\d+(?:_\d+)+$/
+/** Programs give up (infinity) beyond this exponent. */
+const MOST_ZEROS = 308
+
+export const evaluated: Channel = {
+  id: 'evaluated',
+  finding: 'evaluated',
+  title: 'Worked out as a number',
+  describe: 'A code that looks like a number is replaced by its value.',
+  met: 'berth, batch and room codes with an E between digits, opened in a spreadsheet or read with guessed types',
+  prevent: 'Declare the column as text before the data is read, or keep codes from having the shape of a number.',
+  example: { before: '12E5', after: '1200000', form: 'power of ten' },
+  forms: ['power of ten'],
+  forward(text) {
+    const power = POWER.exec(text)
+    if (power && power[2]!.replace(/^0+/, '').length <= 3) {
+      const zeros = Number.parseInt(power[2]!, 10)
+      const digits = power[1]!.replace(/^0+(?=\d)/, '')
+      if (zeros + digits.length > MOST_ZEROS) return text
+      return digits === '0' ? '0' : digits + '0'.repeat(zeros)
+    }
+    const hex = HEX.exec(text)
+    if (hex) return BigInt(text).toString()
+    return LOW_LINES.test(text) ? text.replaceAll('_', '').replace(/^0+(?=\d)/, '') : text
+  },
+  inverse(seen) {
+    if (!/^(?:0|[1-9]\d*)$/.test(seen)) return []
+    const value = BigInt(seen)
+    return [{ kind: 'texts', texts: codesFor({ low: value, high: value }, 24, 4) }]
+  },
+}
+
+/**
+ * Codes of the shape digits-E-digits, `0x…` and digits with low lines whose value lies in the
+ * interval, with at most `mantissa` and `exponent` digits in each part, padded in every way.
+ */
+export function codesFor({ low, high }: Interval, mantissa: number, exponent: number): string[] {
+  const texts: string[] = []
+  const zeros = Math.min(MOST_ZEROS, high.toString().length)
+  for (let power = 0; power <= zeros; power++) {
+    const unit = 10n ** BigInt(power)
+    const from = (low + unit - 1n) / unit
+    const to = high / unit
+    if (to - from > 1000n) continue
+    for (let digits = from; digits <= to; digits++) {
+      for (let m = digits.toString().length; m <= mantissa; m++) {
+        for (let x = `${power}`.length; x <= exponent; x++) {
+          const code = digits.toString().padStart(m, '0')
+          const tail = `${power}`.padStart(x, '0')
+          texts.push(`${code}E${tail}`, `${code}e${tail}`)
+        }
+      }
+    }
+    if (low === 0n && high === 0n && power > 99) break
+  }
+  if (low === high) {
+    const hex = low.toString(16)
+    for (let width = hex.length; width <= Math.min(mantissa, 16); width++) {
+      texts.push(`0x${hex.padStart(width, '0').toUpperCase()}`, `0x${hex.padStart(width, '0')}`)
+    }
+    const digits = low.toString()
+    for (let at = 1; at < digits.length; at++) texts.push(`${digits.slice(0, at)}_${digits.slice(at)}`)
+    const thousands = digits.replace(/\B(?=(\d{3})+$)/g, '_')
+    if (thousands !== digits) texts.push(thousands)
+  }
+  return [...new Set(texts)]
+}

@@ -1,0 +1,89 @@
+// Text that a program printed for a number, taken apart exactly. Nothing is assumed about which
+// program did it: decimal point or comma, any grouping, any style of exponent, signs, padding.
+
+export interface NumberText {
+  readonly negative: boolean
+  /** All digits as printed, without point or separators. */
+  readonly coefficient: bigint
+  /** The value is `coefficient` times ten to the power of this. */
+  readonly power: number
+  /** Significant digits printed, trailing zeros among them. */
+  readonly significant: number
+  /** Digits printed after the decimal mark, or undefined where there is no mark. */
+  readonly decimals: number | undefined
+  readonly exponent: boolean
+  readonly grouped: boolean
+  readonly plus: boolean
+}
+
+const GROUP = "[,.'’ \\u00a0\\u202f\\u2009_]"
+const GROUPED = new RegExp(`^(\\d{1,3})((${GROUP})\\d{3}(?:\\3\\d{3})*)(?:([.,])(\\d*))?$`, 'u')
+const INDIAN = /^(\d{1,2}(?:,\d{2})+,\d{3})(?:\.(\d*))?$/
+const FOURS = /^(\d{1,4}(?:([ ,])\d{4})(?:\2\d{4})*)$/
+const DECIMAL = /^(\d*)(?:([.,])(\d*))?$/
+const EXPONENT = /^(.*?\d[.,]?)\s*(?:[eEdD]|[x×*·]\s?10\s?(?:\^|\*\*)\s?)\s*([+\-−]?)(\d{1,4})$/u
+/** Longer texts are no printed number, and exponents beyond this no identifier. */
+const LONGEST = 400
+
+/** Every way to take the text for a printed number; none where it is not one. */
+export function numberTexts(text: string): NumberText[] {
+  if (text.length > LONGEST || !/\d/.test(text)) return []
+  const signed = /^(?:([+\-−])\s?|(\())?(.+?)(\)|-)?$/u.exec(text)
+  if (!signed) return []
+  const [, sign, open, body, close] = signed
+  if ((open === undefined) !== (close !== ')') || (sign && close) || body === undefined) return []
+  const negative = sign === '-' || sign === '−' || close !== undefined
+  const scientific = EXPONENT.exec(body)
+  const mantissa = scientific ? scientific[1]! : body
+  const shift = scientific ? Number.parseInt(scientific[3]!, 10) * (scientific[2] === '-' || scientific[2] === '−' ? -1 : 1) : 0
+  return digitTexts(mantissa, scientific !== null).map(({ whole, decimals, grouped }) => {
+    const digits = whole + (decimals ?? '')
+    return {
+      negative,
+      plus: sign === '+',
+      coefficient: BigInt(digits),
+      power: shift - (decimals?.length ?? 0),
+      significant: digits.replace(/^0+(?=\d)/, '').length,
+      decimals: decimals?.length,
+      exponent: scientific !== null,
+      grouped,
+    }
+  })
+}
+
+interface DigitText {
+  readonly whole: string
+  readonly decimals: string | undefined
+  readonly grouped: boolean
+}
+
+// "1,234" is a grouped integer or a decimal: both are returned, the likelier first.
+function digitTexts(text: string, scientific: boolean): DigitText[] {
+  const found: DigitText[] = []
+  const bare = (digits: string) => digits.replace(/\D/gu, '')
+  const grouped = GROUPED.exec(text)
+  if (grouped && grouped[4] !== grouped[3] && !scientific) {
+    found.push({ whole: bare(grouped[1]! + grouped[2]!), decimals: grouped[5], grouped: true })
+  }
+  const indian = INDIAN.exec(text)
+  if (indian) found.push({ whole: bare(indian[1]!), decimals: indian[2], grouped: true })
+  const fours = FOURS.exec(text)
+  if (fours) found.push({ whole: bare(fours[1]!), decimals: undefined, grouped: true })
+  const decimal = DECIMAL.exec(text)
+  if (decimal && /\d/.test(text)) {
+    found.push({ whole: decimal[1]! || '0', decimals: decimal[2] === undefined ? undefined : decimal[3]!, grouped: false })
+  }
+  return found
+}
+
+/** The integer a printed number stands for, or undefined where it has a fraction. */
+export function integerOf({ coefficient, power }: NumberText): bigint | undefined {
+  if (power > LONGEST || power < -LONGEST) return undefined
+  if (power >= 0) return coefficient * 10n ** BigInt(power)
+  const unit = 10n ** BigInt(-power)
+  return coefficient % unit === 0n ? coefficient / unit : undefined
+}
+
+/** Leading zeros and a plus sign taken off a text of digits. */
+export const bareDigits = (text: string): string => text.replace(/^\+?0*(?=\d)/, '')
+export const isDigits = (text: string): boolean => /^\+?\d+$/.test(text)

@@ -1,0 +1,132 @@
+// Inspects one table in two passes. The first tells apart, in bytes, what fits and what needs a
+// second look; the second judges that as text. Values that fit never become text.
+
+import { hide } from '../identifier/reveal.js'
+import { fit } from '../identifier/fit.js'
+import type { RecordPlace } from '../rows/reader.js'
+import { fieldText, type RecordView } from '../rows/record.js'
+import { sayer, valueFinding, type ValueFinding } from './finding.js'
+import { spool, type Spool } from './spool.js'
+import type { Bound, BoundColumn, Table } from './table.js'
+import { judge } from './verdict.js'
+
+export interface InspectOptions {
+  readonly reveal: boolean
+  /** How many candidates to list. */
+  readonly candidates: number
+  readonly quote: number
+}
+
+/** A record that is not as wide as the header. */
+export interface RaggedRecord {
+  readonly kind: 'ragged'
+  readonly record: number
+  readonly line: number
+  readonly fields: number
+  readonly expected: number
+}
+
+/** What one column holds, as far as the first pass can tell. Sums of two parts are those of the whole. */
+export interface ColumnCounts {
+  readonly column: BoundColumn
+  values: number
+  intact: number
+  blank: number
+}
+
+export interface Inspection {
+  readonly table: Table
+  readonly counts: readonly ColumnCounts[]
+  readonly spool: Spool
+  /** First pass: one data record. */
+  look(view: RecordView, place: RecordPlace): void
+  /** Second pass: what there is to say of one record, column by column. */
+  judge(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[]
+}
+
+/** @param firstRecord index of the first data record in the file */
+export function inspection(table: Table, firstRecord: number, options: InspectOptions): Inspection {
+  const width = table.headers.length
+  const counts = table.columns.map((column): ColumnCounts => ({ column, values: 0, intact: 0, blank: 0 }))
+  const second = spool()
+
+  function look(view: RecordView, place: RecordPlace): void {
+    if (isEmptyLine(view, width)) return
+    let again = view.fields !== width && !onlyEmptyExtras(view, width)
+    const shifted = again && view.fields > width
+    for (const count of counts) {
+      count.values++
+      if (shifted) continue
+      const state = quickLook(view, count.column)
+      if (state === 'blank') count.blank++
+      else if (state === 'fits') count.intact++
+      else again = true
+    }
+    if (again) second.add(place)
+  }
+
+  // 'no': has to be judged as text.
+  function quickLook(view: RecordView, column: BoundColumn): 'fits' | 'blank' | 'no' {
+    const { index } = column
+    const bound = choiceOf(view, column)
+    if (!bound) return 'blank'
+    if (index >= view.fields || isBlank(view, index)) return bound.definition.required ? 'no' : 'blank'
+    if (view.rough[index] === 0 && bound.fits(view.bytes, view.starts[index]!, view.ends[index]!)) return 'fits'
+    return fit(bound.definition, textOf(view, index)).ok ? 'fits' : 'no'
+  }
+
+  function judgeRecord(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[] {
+    const found: (ValueFinding | RaggedRecord)[] = []
+    if (isEmptyLine(view, width)) return found
+    const record = place.index - firstRecord + 1
+    if (view.fields !== width && !onlyEmptyExtras(view, width)) {
+      found.push({ kind: 'ragged', record, line: place.line, fields: view.fields, expected: width })
+      // With fields too many there is no telling which value belongs to which column.
+      if (view.fields > width) return found
+    }
+    for (const column of table.columns) {
+      const bound = quickLook(view, column) === 'no' ? choiceOf(view, column) : undefined
+      if (!bound) continue
+      const seen = column.index < view.fields ? textOf(view, column.index) : ''
+      const judgement = judge(bound.definition, seen, options.candidates)
+      const where = { file: table.file, record, line: place.line, key: keyText(view), column: column.header }
+      found.push(valueFinding(where, bound.definition, judgement, seen, options.reveal))
+    }
+    return found
+  }
+
+  function keyText(view: RecordView): string | null {
+    const { key } = table
+    if (!key || key.index >= view.fields) return null
+    const text = textOf(view, key.index)
+    if (options.reveal) return text
+    return key.definition ? sayer(key.definition, false)(text) : hide(text)
+  }
+
+  function choiceOf(view: RecordView, { choice }: BoundColumn): Bound | undefined {
+    if (choice.kind === 'one') return choice.to
+    return choice.index < view.fields ? choice.cases.get(textOf(view, choice.index)) : undefined
+  }
+
+  const textOf = (view: RecordView, index: number) => fieldText(view, index, options.quote)
+
+  return { table, counts, spool: second, look, judge: judgeRecord }
+}
+
+// A line of nothing in a table of several columns is no record of it.
+const isEmptyLine = (view: RecordView, width: number) =>
+  width > 1 && view.fields === 1 && view.starts[0] === view.ends[0]
+
+function isBlank({ bytes, starts, ends }: RecordView, index: number): boolean {
+  for (let at = starts[index]!; at < ends[index]!; at++) {
+    const byte = bytes[at]!
+    if (byte !== 32 && (byte < 9 || byte > 13)) return false
+  }
+  return true
+}
+
+function onlyEmptyExtras(view: RecordView, width: number): boolean {
+  if (view.fields < width) return false
+  for (let i = width; i < view.fields; i++) if (view.starts[i] !== view.ends[i]) return false
+  return true
+}

@@ -1,0 +1,109 @@
+// Why a verdict was given, in one or two sentences: place first, then what is left. Built from text
+// that has been hidden already, so that no sentence shows what the rules file hides.
+
+import type { FindingCode } from '../channel/channel.js'
+import type { Definition } from '../identifier/definition.js'
+import { hide, hidesAnything } from '../identifier/reveal.js'
+import { misfitText } from '../mask/messages.js'
+import type { Judgement } from './verdict.js'
+
+export function why(definition: Definition, judgement: Judgement, seen: string): string {
+  const sentences = judgement.findings.map((code) => sentence(code, definition, judgement, seen))
+  return [...sentences.filter(Boolean), ending(judgement)].filter(Boolean).join(' ')
+}
+
+/** How many, in words that stay readable: `12`, `about 10 million million`. */
+export function about(count: bigint): string {
+  if (count < 100_000n) return count.toString().replace(/\B(?=(\d{3})+$)/g, ',')
+  const digits = count.toString()
+  const power = digits.length - 1
+  return `about ${digits[0]}${digits[1] === '0' ? '' : `.${digits[1]}`} × 10^${power}`
+}
+
+function sentence(code: FindingCode, definition: Definition, judgement: Judgement, seen: string): string {
+  const digits = seen.replace(/\D/g, '').length
+  const left = judgement.mend ?? judgement.candidates[0]?.text
+  const zeros = left === undefined ? 0 : lead(left) - lead(seen)
+  switch (code) {
+    case 'zeros-lost':
+      if (judgement.mend === undefined || zeros <= 0) return 'Zeros at the front may be gone.'
+      if (judgement.findings.length > 1) return `${cap(zeroWords(zeros))} at the front ${zeros === 1 ? 'is' : 'are'} gone.`
+      return `${digits === 1 ? '1 digit' : `${digits} digits`} where ${left!.replace(/\D/g, '').length} belong; ${zeroWords(zeros)} at the front ${zeros === 1 ? 'is' : 'are'} gone.`
+    case 'zeros-added':
+      return 'There are more zeros at the front than belong to it.'
+    case 'exponent':
+      return 'It was printed with a power of ten.'
+    case 'digits-rounded':
+      return 'Its last digits were rounded or cut to zeros.'
+    case 'decimal-tail':
+      return 'A decimal tail was added.'
+    case 'grouped':
+      return 'Thousands separators were added.'
+    case 'evaluated':
+      return 'A code was worked out as if it were a number.'
+    case 'stray-mark':
+      return 'Marks or spaces around the value became part of it.'
+    case 'hidden-character':
+      return `It holds characters that cannot be seen (${invisible(seen)}).`
+    case 'foreign-digit':
+      return 'It is written with digits of another script.'
+    case 'display-stored':
+      return 'It stands as it is shown, not as it is stored.'
+    case 'missing-mark':
+      return 'A program wrote a word for a missing value.'
+    case 'missing':
+      return 'A value is required here.'
+    case 'overflow-mark':
+      return 'A program wrote a mark in place of the value.'
+    case 'check-digit':
+      return `The check digit is not right (${definition.check?.scheme.title ?? 'check digit'}).`
+    case 'reserved':
+      return reserved(judgement)
+    case 'unexplained':
+      return unexplained(definition, judgement)
+    default:
+      return ''
+  }
+}
+
+function ending({ verdict, proof, possible, counted }: Judgement): string {
+  const most = counted ? '' : 'at most '
+  if (verdict === 'mendable') {
+    return proof === 'exact'
+      ? 'Exactly one original is possible.'
+      : 'One original is left; all others together have less than 1 chance in 1000.'
+  }
+  if (verdict === 'ambiguous') return `There are ${most}${about(possible!)} possible originals.`
+  if (verdict === 'lost') {
+    return possible === null
+      ? 'The original cannot be known from it; fetch it again at the source.'
+      : `There are ${most}${about(possible)} possible originals; fetch it again at the source.`
+  }
+  if (verdict === 'misfit') return 'No known conversion explains it.'
+  return ''
+}
+
+function reserved({ fit }: Judgement): string {
+  if (!fit || fit.ok || fit.code !== 'reserved') return 'It lies in a reserved range.'
+  const part = fit.part === 'value' ? 'The value' : `The part "${fit.part}"`
+  return fit.rule === 'never' ? `${part} lies in a range that is never issued.` : `${part} is not among those allowed.`
+}
+
+function unexplained(definition: Definition, { fit }: Judgement): string {
+  if (!fit || fit.ok || fit.code !== 'shape') return 'It does not fit.'
+  const { misfit } = fit
+  if (!hidesAnything(definition.reveal)) return misfit.message
+  const expected = misfit.code === 'two-readings' ? 'two different values' : misfit.expected
+  return misfitText({ ...misfit, found: hide(misfit.found), expected })
+}
+
+const zeroWords = (n: number) => (n === 1 ? 'the zero' : `the ${n <= 9 ? WORDS[n] : n} zeros`)
+const WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']
+const lead = (text: string) => /^\D*(0*)(?=\d)/.exec(text)?.[1]?.length ?? 0
+const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+function invisible(text: string): string {
+  const points = [...text].filter((char) => /[\p{Cc}\p{Cf}\p{Zs}]/u.test(char) && char !== ' ')
+  const names = [...new Set(points)].map((char) => `U+${char.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`)
+  return names.slice(0, 3).join(', ')
+}

@@ -1,0 +1,100 @@
+// The verdict on one value: fits, can be turned back, or not. What the column adds comes in through
+// the hypotheses' weights.
+
+import type { FindingCode } from '../channel/channel.js'
+import type { Definition } from '../identifier/definition.js'
+import { fit, type Fit } from '../identifier/fit.js'
+import { spaceOf } from '../identifier/space.js'
+import { hypotheses } from './originals.js'
+import { weigh, type Candidate } from './weigh.js'
+import { MEND_ODDS, MOST_AMBIGUOUS } from './weights.js'
+
+export const VERDICTS = ['intact', 'mendable', 'ambiguous', 'lost', 'suspect', 'misfit', 'blank'] as const
+export type Verdict = (typeof VERDICTS)[number]
+
+export interface Judgement {
+  readonly verdict: Verdict
+  /** What was noticed, the outermost first; empty for a plain intact or blank value. */
+  readonly findings: readonly FindingCode[]
+  /** The one original that is left. */
+  readonly mend: string | undefined
+  /** `exact`: no other original is possible; `odds`: others have less than 1 in 1000. */
+  readonly proof: 'exact' | 'odds' | undefined
+  /** Possible originals in order of their odds, as many as were asked for. */
+  readonly candidates: readonly Candidate[]
+  /** How many originals are possible; null where it is not known. */
+  readonly possible: bigint | null
+  /** False where `possible` is an upper bound. */
+  readonly counted: boolean
+  /** Why the text itself does not fit; undefined where it does. */
+  readonly fit: Fit | undefined
+}
+
+const BLANK = /^\s*$/u
+const MISSING = /^(?:null|\(null\)|none|nan|nil|na|n\/a|#n\/a|#na|<na>|nat|\\n|undefined|-?1\.#ind|-nan)$/i
+const OVERFLOW = /^(?:#{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
+
+/**
+ * Judges one stored text under its definition, without its column.
+ *
+ * @param most how many candidates to list
+ * @example
+ * judge(definition, '417') // { verdict: 'mendable', findings: ['zeros-lost'], mend: '00417', … }
+ */
+export function judge(definition: Definition, seen: string, most = 10): Judgement {
+  if (BLANK.test(seen)) return blank(definition, [])
+  const fitted = fit(definition, seen)
+  if (fitted.ok) return { ...NOTHING, verdict: 'intact', possible: 1n }
+  if (MISSING.test(seen.trim())) return blank(definition, ['missing-mark'])
+  if (OVERFLOW.test(seen.trim())) return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
+
+  const ways = hypotheses(definition, seen)
+  const { possible, exact, ranked } = weigh(spaceOf(definition), ways, Math.max(most, 2))
+  const first = ranked[0]
+  if (!first || possible === 0n) {
+    const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
+    return { ...NOTHING, verdict: 'misfit', findings: [code], possible: 0n, fit: fitted }
+  }
+  const common = { counted: exact, possible, fit: fitted, findings: findingsOf(definition, seen, first) }
+  const sure = possible === 1n && exact
+  if (sure || first.odds >= MEND_ODDS) {
+    const proof = sure ? 'exact' : 'odds'
+    return { ...common, verdict: 'mendable', mend: first.text, proof, candidates: ranked.slice(0, most) }
+  }
+  const verdict = possible <= MOST_AMBIGUOUS ? 'ambiguous' : 'lost'
+  return { ...common, verdict, mend: undefined, proof: undefined, candidates: verdict === 'lost' ? [] : ranked.slice(0, most) }
+}
+
+const NOTHING: Judgement = {
+  verdict: 'blank',
+  findings: [],
+  mend: undefined,
+  proof: undefined,
+  candidates: [],
+  possible: null,
+  counted: true,
+  fit: undefined,
+}
+
+function blank({ required }: Definition, findings: FindingCode[]): Judgement {
+  return required
+    ? { ...NOTHING, verdict: 'misfit', findings: ['missing', ...findings] }
+    : { ...NOTHING, findings }
+}
+
+// The findings of the likeliest original, outermost first. Whether zeros came or went shows only from
+// the original itself.
+function findingsOf(definition: Definition, seen: string, { text, by }: Candidate): FindingCode[] {
+  const findings = new Set<FindingCode>(by[0]?.findings ?? [])
+  if (definition.zeros === 'significant' && by[0]?.channels.some((id) => NUMERIC.has(id))) {
+    const before = leadingZeros(text)
+    const now = leadingZeros(seen)
+    if (before > now || (text.startsWith('+') && !seen.includes('+'))) findings.add('zeros-lost')
+    if (now > before) findings.add('zeros-added')
+  }
+  return [...findings]
+}
+
+const leadingZeros = (text: string) => /^\D*(0*)(?=\d)/.exec(text)?.[1]?.length ?? 0
+
+const NUMERIC = new Set(['number-read', 'exponent-form', 'short-display', 'fifteen-digits', 'binary64'])

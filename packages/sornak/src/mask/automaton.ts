@@ -1,0 +1,106 @@
+// Tree -> cells: one cell for each place of one character, with the cells that may follow it. Both
+// reading and showing walk these cells; how they walk is in walk.ts.
+
+import { classOf, convert, givenClassOf, type CharClass } from './kinds.js'
+import type { Kind, Node, Slot } from './tree.js'
+
+/** Follows the last cell. */
+export const END = -1
+
+export interface Edge {
+  /** Index of the next cell, or END. */
+  readonly to: number
+  /** A separator literal lies between: loose reading lets separators vary here. */
+  readonly gap: boolean
+}
+
+export interface Cell {
+  readonly chars: CharClass
+  /** Set where the cell is a character of the mask's own text. */
+  readonly literal?: string
+  /** Set where the cell holds a character of the value. */
+  readonly slot?: Slot
+  readonly kind?: Kind
+  readonly next: Edge[]
+}
+
+export interface Automaton {
+  readonly cells: readonly Cell[]
+  readonly start: readonly Edge[]
+}
+
+/**
+ * - `strict`: literals are cells and must stand as they are;
+ * - `loose`: separator literals become gaps, other literals stay;
+ * - `plain`: no literals, only the characters that fill the slots;
+ * - `given`: plain, where a slot with `pad` may come short and `upper`/`lower` take either case.
+ */
+export type View = 'strict' | 'loose' | 'plain' | 'given'
+
+export const SEPARATOR: RegExp = /^[\p{Zs}\t\p{Pd}\u2212./\\()[\]{}\u00b7\u2024]$/u
+export const isSeparator = (char: string): boolean => SEPARATOR.test(char)
+
+export function build(nodes: readonly Node[], view: View): Automaton {
+  const cells: Cell[] = []
+  const start: Edge[] = []
+  const ends = sequence(nodes, [{ into: start, gap: false }])
+  for (const end of ends) link(end, END)
+  return { cells, start }
+
+  function sequence(inner: readonly Node[], from: Loose[]): Loose[] {
+    return inner.reduce<Loose[]>((ends, node) => one(node, ends), from)
+  }
+
+  function one(node: Node, from: Loose[]): Loose[] {
+    if (node.kind === 'section') return [...from, ...sequence(node.nodes, from)]
+    if (node.kind === 'slot') return slot(node, from)
+    if (view === 'plain' || view === 'given') return from
+    return [...node.text].reduce<Loose[]>((ends, char) => {
+      if (view === 'loose' && isSeparator(char)) return ends.map(({ into }) => ({ into, gap: true }))
+      return cell({ chars: classOf(exactly(char)), literal: char, next: [] }, ends)
+    }, from)
+  }
+
+  function slot(node: Slot, from: Loose[]): Loose[] {
+    const chars = view === 'given' ? givenClassOf(node.chars) : classOf(node.chars)
+    const min = view === 'given' && node.pad !== undefined ? Math.min(1, node.min) : node.min
+    const width = node.max === Infinity ? Math.max(min, 1) : node.max
+    const ends: Loose[] = min === 0 ? [...from] : []
+    let before = from
+    for (let i = 1; i <= width; i++) {
+      before = cell({ chars, slot: node, kind: node.chars, next: [] }, before)
+      if (i >= min) ends.push(...before)
+    }
+    if (node.max === Infinity) link(before[0]!, cells.length - 1)
+    return ends
+  }
+
+  function cell(made: Cell, from: Loose[]): Loose[] {
+    cells.push(made)
+    for (const end of from) link(end, cells.length - 1)
+    return [{ into: made.next, gap: false }]
+  }
+}
+
+/** The character as a cell takes it in this view. */
+export function accept(cell: Cell, view: View, codePoint: number): number | undefined {
+  if (view === 'given' && cell.kind) return convert(cell.kind, codePoint)
+  const taken =
+    codePoint < 128 ? cell.chars.ascii[codePoint] === 1 : cell.chars.beyondAscii(codePoint)
+  return taken ? codePoint : undefined
+}
+
+/** An end that still looks for its next cell. */
+interface Loose {
+  readonly into: Edge[]
+  readonly gap: boolean
+}
+
+function link({ into, gap }: Loose, to: number): void {
+  if (!into.some((edge) => edge.to === to && edge.gap === gap)) into.push({ to, gap })
+}
+
+function exactly(char: string): Kind {
+  const code = char.codePointAt(0)!
+  return { kind: 'of', ranges: [[code, code]] }
+}

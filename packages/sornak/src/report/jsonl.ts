@@ -1,0 +1,50 @@
+// Findings as JSON Lines, one object a line, keys in a fixed order. Counts may be longer than a binary
+// number holds, so they are written as the digits they are.
+
+import type { ValueFinding } from '../inspect/finding.js'
+import type { ColumnTally } from './tally.js'
+
+export interface ErrorLine {
+  readonly file: string
+  readonly record: number | null
+  readonly line: number | null
+  readonly code: string
+  readonly message: string
+  readonly todo: string
+}
+
+export interface Summary {
+  readonly files: number
+  readonly records: number
+  readonly errors: number
+  readonly columns: readonly ColumnTally[]
+  readonly unbound: readonly { readonly file: string; readonly columns: readonly string[] }[]
+  readonly notices: readonly string[]
+  readonly status: number
+}
+
+export const valueLine = (finding: ValueFinding): string => json(finding)
+
+export const errorLine = (error: ErrorLine): string => json({ kind: 'error', ...error })
+
+export function summaryLine({ columns, ...rest }: Summary): string {
+  return json({
+    kind: 'summary',
+    ...rest,
+    columns: columns.map(({ findings, ...column }) => ({
+      ...column,
+      findings: Object.fromEntries([...findings].map(([code, { count }]) => [code, count])),
+    })),
+  })
+}
+
+/** JSON text in which a bigint is a number of as many digits as it takes. */
+export function json(value: unknown): string {
+  if (typeof value === 'bigint') return value.toString()
+  if (Array.isArray(value)) return `[${value.map(json).join(',')}]`
+  if (typeof value === 'object' && value !== null) {
+    const entries = Object.entries(value).filter(([, one]) => one !== undefined)
+    return `{${entries.map(([key, one]) => `${JSON.stringify(key)}:${json(one)}`).join(',')}}`
+  }
+  return JSON.stringify(value ?? null)
+}
