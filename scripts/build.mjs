@@ -26,5 +26,8 @@ await bundle.write({
 await bundle.close()
 
 rmSync(`${cli}/dist/demo`, { recursive: true, force: true })
-cpSync('examples/data', `${cli}/dist/demo`, { recursive: true, filter: (path) => !/make-data|\.truth\./.test(path) })
+cpSync('examples/data', `${cli}/dist/demo`, {
+  recursive: true,
+  filter: (path) => !/make-data|\.truth\./.test(path),
+})
 writeFileSync(`${cli}/dist/.built`, '')

@@ -6,10 +6,12 @@ import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 
 process.chdir(new URL('..', import.meta.url).pathname)
-const run = (command, args) => execFileSync(command, args, { stdio: ['ignore', 2, 2], shell: process.platform === 'win32' })
+const run = (command, args) =>
+  execFileSync(command, args, { stdio: ['ignore', 2, 2], shell: process.platform === 'win32' })
 const time = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0)
 
-if (time('node_modules/.package-lock.json') < time('package-lock.json')) run('npm', ['ci', '--no-audit', '--no-fund'])
+if (time('node_modules/.package-lock.json') < time('package-lock.json'))
+  run('npm', ['ci', '--no-audit', '--no-fund'])
 
 const newest = (path) => {
   if (!existsSync(path)) return 0
@@ -17,7 +19,12 @@ const newest = (path) => {
   const inside = readdirSync(path).filter((name) => name !== 'dist' && name !== 'node_modules')
   return Math.max(0, ...inside.map((name) => newest(join(path, name))))
 }
-const sources = ['packages/sornak/src', 'packages/sornak-cli/src', 'examples/data', 'scripts/build.mjs']
+const sources = [
+  'packages/sornak/src',
+  'packages/sornak-cli/src',
+  'examples/data',
+  'scripts/build.mjs',
+]
 if (time('packages/sornak-cli/dist/.built') <= Math.max(...sources.map(newest))) {
   run(process.execPath, ['scripts/build.mjs'])
 }

@@ -2,8 +2,27 @@
 // the records that need it.
 
 import { readSync } from 'node:fs'
-import { bindTable, inspection, type Inspection, type RaggedRecord, type Rules, type TableProblem, type ValueFinding } from 'sornak'
-import { fieldText, findShape, markLength, recordView, rowReader, RowsError, scanRecord, type CsvShape, type RecordPlace, type RecordView } from 'sornak/rows'
+import {
+  bindTable,
+  inspection,
+  type Inspection,
+  type RaggedRecord,
+  type Rules,
+  type TableProblem,
+  type ValueFinding,
+} from 'sornak'
+import {
+  fieldText,
+  findShape,
+  markLength,
+  recordView,
+  rowReader,
+  RowsError,
+  scanRecord,
+  type CsvShape,
+  type RecordPlace,
+  type RecordView,
+} from 'sornak/rows'
 import type { Progress } from './progress.js'
 import { utf8Check, type Source } from './source.js'
 import { unreadable, usage } from './stop.js'
@@ -31,12 +50,26 @@ const WINDOW = 256 * 1024
 /** After so many bytes signals get their turn. */
 const BREATHE = 8 * CHUNK
 
-export async function inspectFile(source: Source, rule: FileRule, options: FileOptions, progress: Progress): Promise<InspectedFile> {
+export async function inspectFile(
+  source: Source,
+  rule: FileRule,
+  options: FileOptions,
+  progress: Progress,
+): Promise<InspectedFile> {
   const head = Buffer.alloc(Math.min(64 * 1024, source.size))
   readSync(source.fd, head, 0, head.length, 0)
-  if (head.length === 0) throw unreadable(`${source.name} is empty.`, 'A header and records are expected.')
-  if (head.includes(0)) throw unreadable(`${source.name} is not text: it holds zero bytes.`, 'Save it as CSV, or name its encoding with --encoding.')
-  if (head[0] === 0x50 && head[1] === 0x4b) throw unreadable(`${source.name} is a ZIP container or a workbook, not text.`, 'Save it as CSV first.')
+  if (head.length === 0)
+    throw unreadable(`${source.name} is empty.`, 'A header and records are expected.')
+  if (head.includes(0))
+    throw unreadable(
+      `${source.name} is not text: it holds zero bytes.`,
+      'Save it as CSV, or name its encoding with --encoding.',
+    )
+  if (head[0] === 0x50 && head[1] === 0x4b)
+    throw unreadable(
+      `${source.name} is a ZIP container or a workbook, not text.`,
+      'Save it as CSV first.',
+    )
   const shape = findShape(head, head.length === source.size, options.delimiter)
   const first: RecordPlace = { index: 0, line: 1, offset: markLength(head) }
 
@@ -50,7 +83,8 @@ export async function inspectFile(source: Source, rule: FileRule, options: FileO
       const headers = headersOf(view, shape, source.name, place.line)
       const { table, problems } = bindTable(source.name, headers, rule)
       notices = refuse(problems, options.allowMissing)
-      if (table.columns.length === 0 && rule.bind.size > 0) throw usage(problems.map(({ message, todo }) => `${message} ${todo}`).join('\n'))
+      if (table.columns.length === 0 && rule.bind.size > 0)
+        throw usage(problems.map(({ message, todo }) => `${message} ${todo}`).join('\n'))
       inspected = inspection(table, rule.headerRow, { ...options, quote: shape.quote })
       return
     }
@@ -62,7 +96,11 @@ export async function inspectFile(source: Source, rule: FileRule, options: FileO
   }
   await readAll(source, shape, first, onRecord, progress, utf8Check(source.name))
   progress.clear()
-  if (!inspected) throw unreadable(`${source.name} has no header in row ${rule.headerRow}.`, 'Check header-row in the rules file.')
+  if (!inspected)
+    throw unreadable(
+      `${source.name} has no header in row ${rule.headerRow}.`,
+      'Check header-row in the rules file.',
+    )
   const there = inspected
   const bound = new Set(there.table.columns.map(({ index }) => index))
   return {
@@ -84,7 +122,7 @@ async function readAll(
 ): Promise<void> {
   const reader = rowReader(shape, visit, from)
   try {
-    for (let at = from.offset, rest = BREATHE; ; ) {
+    for (let at = from.offset, rest = BREATHE; ;) {
       const room = reader.room(CHUNK)
       const size = readSync(source.fd, room, 0, CHUNK, at)
       if (size === 0) break
@@ -102,7 +140,10 @@ async function readAll(
     reader.end()
   } catch (error) {
     if (error instanceof RowsError) {
-      throw unreadable(`${source.name}:${error.line}  ${error.message}`, 'Close the quote, or choose the delimiter with --delimiter.')
+      throw unreadable(
+        `${source.name}:${error.line}  ${error.message}`,
+        'Close the quote, or choose the delimiter with --delimiter.',
+      )
     }
     throw error
   }
@@ -125,12 +166,17 @@ async function secondPass(
   for (let i = 0; i < spool.size; i++) {
     const place = spool.at(i)
     let from = place.offset - windowAt
-    if (from < 0 || from >= windowSize || !scanRecord(view, window, from, windowSize, shape, windowAt + windowSize >= source.size)) {
+    if (
+      from < 0 ||
+      from >= windowSize ||
+      !scanRecord(view, window, from, windowSize, shape, windowAt + windowSize >= source.size)
+    ) {
       for (;;) {
         windowAt = place.offset
         windowSize = readSync(source.fd, window, 0, window.length, windowAt)
         from = 0
-        if (scanRecord(view, window, 0, windowSize, shape, windowAt + windowSize >= source.size)) break
+        if (scanRecord(view, window, 0, windowSize, shape, windowAt + windowSize >= source.size))
+          break
         window = Buffer.alloc(window.length * 2)
       }
     }
@@ -153,20 +199,26 @@ function headersOf(view: RecordView, shape: CsvShape, name: string, line: number
   try {
     return Array.from({ length: view.fields }, (_, i) => fieldText(view, i, shape.quote).trim())
   } catch {
-    throw unreadable(`${name}:${line}  The header is not UTF-8.`, 'Say how the file is encoded, for example --encoding windows-1252.')
+    throw unreadable(
+      `${name}:${line}  The header is not UTF-8.`,
+      'Say how the file is encoded, for example --encoding windows-1252.',
+    )
   }
 }
 
 function refuse(problems: readonly TableProblem[], allowMissing: boolean): string[] {
   const fatal = problems.filter(({ code }) => code !== 'column-missing' || !allowMissing)
-  if (fatal.length) throw usage(fatal.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
+  if (fatal.length)
+    throw usage(fatal.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
   return problems.map(({ message }) => message)
 }
 
 type Deliver = (view: RecordView, place: RecordPlace) => void
 
 // Holds back the last records of a file, which hold totals.
-function delay(count: number): { push(view: RecordView, place: RecordPlace, shape: CsvShape, deliver: Deliver): void } {
+function delay(count: number): {
+  push(view: RecordView, place: RecordPlace, shape: CsvShape, deliver: Deliver): void
+} {
   const held: { bytes: Uint8Array; place: RecordPlace }[] = []
   const again = recordView()
   return {
@@ -180,4 +232,3 @@ function delay(count: number): { push(view: RecordView, place: RecordPlace, shap
     },
   }
 }
-

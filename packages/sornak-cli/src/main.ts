@@ -5,7 +5,9 @@ import { removeUnfinished, tell } from './output.js'
 import { STATUS, Stop } from './stop.js'
 
 const program = new Command('sornak')
-  .description('Checks identifiers in files for damage done by numeric conversion, and shows them through masks.')
+  .description(
+    'Checks identifiers in files for damage done by numeric conversion, and shows them through masks.',
+  )
   .version(VERSION, '-V, --version')
   .showHelpAfterError('(--help says more)')
   .exitOverride()
@@ -19,7 +21,10 @@ Exit status: 0 nothing to report; 1 findings; 2 wrong use or a bad rules file;
 
 declare const VERSION: string
 
-const rules = ['-r, --rules <file>', 'the rules file (default: sornak.yaml, where there is one)'] as const
+const rules = [
+  '-r, --rules <file>',
+  'the rules file (default: sornak.yaml, where there is one)',
+] as const
 const out = ['-o, --out <file>', 'write to a file: beside it first, then renamed'] as const
 const reveal = ['--reveal', 'show what the rules file hides'] as const
 
@@ -43,7 +48,10 @@ program
   .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
   .option(...out)
   .option(...reveal)
-  .option('--fail-on <list>', 'verdicts and findings that make the exit status 1 (default: all but intact and blank)')
+  .option(
+    '--fail-on <list>',
+    'verdicts and findings that make the exit status 1 (default: all but intact and blank)',
+  )
   .addOption(new Option('--candidates <n>', 'how many possible originals to list').default('10'))
   .option('--delimiter <char>', 'what separates fields (default: found)')
   .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
@@ -51,8 +59,16 @@ program
   .option('--allow-missing', 'a bound column may be missing')
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
-  .addHelpText('after', examples('sornak inspect crew.csv -r sornak.yaml', "sornak inspect passes.csv --as card/payment --column Card --format jsonl"))
-  .action(async (files, flags) => finish(await (await import('./commands/inspect.js')).inspect(files, flags)))
+  .addHelpText(
+    'after',
+    examples(
+      'sornak inspect crew.csv -r sornak.yaml',
+      'sornak inspect passes.csv --as card/payment --column Card --format jsonl',
+    ),
+  )
+  .action(async (files, flags) =>
+    finish(await (await import('./commands/inspect.js')).inspect(files, flags)),
+  )
 
 program
   .command('show')
@@ -64,19 +80,34 @@ program
   .option('--form <name>', 'the display form of an identifier, such as international')
   .option(...out)
   .option('-q, --quiet', 'do not say why a value does not fit')
-  .addHelpText('after', examples("sornak show '({3}) {3}-{4}' 2065550142", 'sornak show phone/za 0215550123 --form international'))
-  .action(async (mask, values, flags) => finish(await (await import('./commands/show.js')).show(mask, values, flags)))
+  .addHelpText(
+    'after',
+    examples(
+      "sornak show '({3}) {3}-{4}' 2065550142",
+      'sornak show phone/za 0215550123 --form international',
+    ),
+  )
+  .action(async (mask, values, flags) =>
+    finish(await (await import('./commands/show.js')).show(mask, values, flags)),
+  )
 
 program
   .command('explain')
-  .description('a mask, a finding, a channel or an identifier in plain words; with a value: why it fits, or why not')
+  .description(
+    'a mask, a finding, a channel or an identifier in plain words; with a value: why it fits, or why not',
+  )
   .argument('<what>', 'a mask, finding code, channel or identifier')
   .argument('[value]', 'a value under a mask or an identifier')
   .option(...rules)
   .option(...reveal)
   .option(...out)
-  .addHelpText('after', examples('sornak explain zeros-lost', 'sornak explain card/payment 4.30022E+15'))
-  .action(async (what, value, flags) => finish((await import('./commands/explain.js')).explain(what, value, flags)))
+  .addHelpText(
+    'after',
+    examples('sornak explain zeros-lost', 'sornak explain card/payment 4.30022E+15'),
+  )
+  .action(async (what, value, flags) =>
+    finish((await import('./commands/explain.js')).explain(what, value, flags)),
+  )
 
 program
   .command('catalog')
@@ -85,7 +116,9 @@ program
   .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
   .option(...out)
   .addHelpText('after', examples('sornak catalog', 'sornak catalog phone --format jsonl'))
-  .action(async (words, flags) => finish((await import('./commands/catalog.js')).catalog(words, flags)))
+  .action(async (words, flags) =>
+    finish((await import('./commands/catalog.js')).catalog(words, flags)),
+  )
 
 function examples(first: string, second: string): string {
   return `\nExamples:\n  $ ${first}\n  $ ${second}`
@@ -106,10 +139,12 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
 try {
   await program.parseAsync()
 } catch (error) {
-  removeUnfinished()
-  if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? STATUS.fine : STATUS.usage
+  if (error instanceof CommanderError)
+    process.exitCode = error.exitCode === 0 ? STATUS.fine : STATUS.usage
   else if (error instanceof Stop) {
     tell(error.todo ? `${error.message}\n  ${error.todo}` : error.message)
     process.exitCode = error.status
   } else throw error
+} finally {
+  removeUnfinished()
 }

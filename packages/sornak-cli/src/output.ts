@@ -29,7 +29,10 @@ function intoFile(path: string): Output {
   try {
     fd = openSync(beside, 'wx')
   } catch (error) {
-    throw unreadable(`${path} cannot be written: ${systemReason(error)}.`)
+    const missing = (error as NodeJS.ErrnoException).code === 'ENOENT'
+    throw unreadable(
+      `${path} cannot be written: ${missing ? 'there is no such directory' : systemReason(error)}.`,
+    )
   }
   unfinished.add(beside)
   const output = buffered(fd)
@@ -65,13 +68,17 @@ function buffered(fd: number): Output {
 }
 
 function writeAll(fd: number, bytes: Uint8Array): void {
-  for (let at = 0; at < bytes.length; ) {
+  for (let at = 0; at < bytes.length;) {
     try {
       at += writeSync(fd, bytes, at)
     } catch (error) {
       const { code } = error as NodeJS.ErrnoException
       if (code === 'EAGAIN') Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 5)
-      else if (code === 'EPIPE') throw new Stop(STATUS.unreadable, 'Standard output was closed before everything was written.')
+      else if (code === 'EPIPE')
+        throw new Stop(
+          STATUS.unreadable,
+          'Standard output was closed before everything was written.',
+        )
       else throw error
     }
   }

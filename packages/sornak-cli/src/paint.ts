@@ -13,5 +13,10 @@ const COLOURED: Paint = {
 }
 
 export function paintFor(stream: { readonly isTTY?: boolean }, allowed: boolean): Paint {
-  return allowed && stream.isTTY === true && !process.env['NO_COLOR'] && process.env['TERM'] !== 'dumb' ? COLOURED : PLAIN
+  return allowed &&
+    stream.isTTY === true &&
+    !process.env['NO_COLOR'] &&
+    process.env['TERM'] !== 'dumb'
+    ? COLOURED
+    : PLAIN
 }

@@ -22,7 +22,9 @@ export function progress(label: string, quiet: boolean): Progress {
       last = now
       drawn = true
       const share = whole > 0 ? Math.min(100, Math.floor((100 * done) / whole)) : 0
-      stderr.write(`\r\u001b[2K${label}  ${share}%  ${(done / 1e6).toFixed(0)} of ${(whole / 1e6).toFixed(0)} MB`)
+      stderr.write(
+        `\r\u001b[2K${label}  ${share}%  ${(done / 1e6).toFixed(0)} of ${(whole / 1e6).toFixed(0)} MB`,
+      )
     },
     clear() {
       if (drawn) stderr.write('\r\u001b[2K')

@@ -2,8 +2,25 @@
 // source text; what the YAML schema would make of them does not matter.
 
 import { readFileSync } from 'node:fs'
-import { FINDING_CODES, JsonNumber, readRules, type Plain, type Rules, type RulesProblem } from 'sornak'
-import { isAlias, isMap, isPair, isScalar, isSeq, LineCounter, parseDocument, type Document, type Node } from 'yaml'
+import {
+  FINDING_CODES,
+  JsonNumber,
+  readRules,
+  type Plain,
+  type Rules,
+  type RulesProblem,
+} from 'sornak'
+import {
+  isAlias,
+  isMap,
+  isPair,
+  isScalar,
+  isSeq,
+  LineCounter,
+  parseDocument,
+  type Document,
+  type Node,
+} from 'yaml'
 import { Stop, STATUS, systemReason, usage } from './stop.js'
 
 export function loadRules(path: string): Rules {
@@ -21,25 +38,40 @@ export function loadRules(path: string): Rules {
   if (broken) {
     const { line, col } = place(broken.pos[0])
     const [first] = broken.message.split('\n')
-    throw report(path, source, [{ line, column: col, code: 'yaml', message: first!.replace(/ at line \d+, column \d+:?$/, '') + '.', todo: 'Mend the YAML there: indentation with spaces, quotes in pairs, one key a line.' }])
+    throw report(path, source, [
+      {
+        line,
+        column: col,
+        code: 'yaml',
+        message: first!.replace(/ at line \d+, column \d+:?$/, '') + '.',
+        todo: 'Mend the YAML there: indentation with spaces, quotes in pairs, one key a line.',
+      },
+    ])
   }
   const json = /\.json$/i.test(path)
   const plain = document.contents === null ? {} : toPlain(document.contents, document, json)
   const read = readRules(plain, FINDING_CODES)
   if (read.ok) return read.rules
-  throw report(path, source, read.problems.map((problem) => {
-    const { line, col } = place(offsetOf(document, problem))
-    return { line, column: col, code: problem.code, message: problem.message, todo: problem.todo }
-  }))
+  throw report(
+    path,
+    source,
+    read.problems.map((problem) => {
+      const { line, col } = place(offsetOf(document, problem))
+      return { line, column: col, code: problem.code, message: problem.message, todo: problem.todo }
+    }),
+  )
 }
 
 function toPlain(node: unknown, document: Document, json: boolean): Plain {
   if (isAlias(node)) return toPlain(node.resolve(document), document, json)
   if (isMap(node)) {
-    return Object.fromEntries(node.items.map(({ key, value }) => [`${textOf(key)}`, toPlain(value, document, json)]))
+    return Object.fromEntries(
+      node.items.map(({ key, value }) => [`${textOf(key)}`, toPlain(value, document, json)]),
+    )
   }
   if (isSeq(node)) return node.items.map((item) => toPlain(item, document, json))
-  if (json && isScalar(node) && typeof node.value === 'number') return new JsonNumber(node.source ?? '')
+  if (json && isScalar(node) && typeof node.value === 'number')
+    return new JsonNumber(node.source ?? '')
   return textOf(node)
 }
 
@@ -61,7 +93,10 @@ function offsetOf(document: Document, { path, onKey, offset }: RulesProblem): nu
       if (!pair || !isPair(pair)) return start
       const keyStart = (pair.key as Node).range?.[0] ?? start
       const valueStart = (pair.value as Node | null)?.range?.[0]
-      start = (onKey && i === path.length - 1) || valueStart === undefined || isMap(pair.value) ? keyStart : valueStart
+      start =
+        (onKey && i === path.length - 1) || valueStart === undefined || isMap(pair.value)
+          ? keyStart
+          : valueStart
       node = pair.value
     } else if (isSeq(node)) {
       node = node.items[step as number]
@@ -89,4 +124,3 @@ function report(path: string, source: string, problems: readonly Placed[]): Stop
   if (problems.length > 20) told.push(`… and ${problems.length - 20} more.`)
   return new Stop(STATUS.usage, told.join('\n\n'))
 }
-

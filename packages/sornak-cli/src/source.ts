@@ -21,7 +21,8 @@ export function openSource(path: string, name: string, encoding: string | undefi
   const fd = path === '-' ? keep(name, standardInput()) : open(path, name)
   const mark = Buffer.alloc(4)
   const length = readSync(fd, mark, 0, 4, 0)
-  const given = encoding === undefined ? markedEncoding(mark.subarray(0, length)) : encodingNamed(encoding)
+  const given =
+    encoding === undefined ? markedEncoding(mark.subarray(0, length)) : encodingNamed(encoding)
   if (given === undefined) return source(name, fd)
   const again = keep(name, decoded(fd, given))
   closeSync(fd)
@@ -57,7 +58,7 @@ function keep(name: string, chunks: Iterable<Uint8Array>): number {
     const path = join(dir, 'input')
     const fd = openSync(path, 'wx+', 0o600)
     rmSync(dir, { recursive: true })
-    for (const chunk of chunks) for (let at = 0; at < chunk.length; ) at += writeSync(fd, chunk, at)
+    for (const chunk of chunks) for (let at = 0; at < chunk.length;) at += writeSync(fd, chunk, at)
     return fd
   } catch (error) {
     throw unreadable(`${name} cannot be kept in a temporary file: ${systemReason(error)}.`)
@@ -87,7 +88,7 @@ function* bytesOf(fd: number): Iterable<Uint8Array> {
 function* decoded(fd: number, encoding: string): Iterable<Uint8Array> {
   const decoder = new TextDecoder(encoding)
   const buffer = Buffer.alloc(CHUNK)
-  for (let at = 0; ; ) {
+  for (let at = 0; ;) {
     const size = readSync(fd, buffer, 0, CHUNK, at)
     if (size === 0) break
     at += size
@@ -107,7 +108,10 @@ function encodingNamed(label: string): string | undefined {
   try {
     known = new TextDecoder(label).encoding
   } catch {
-    throw usage(`There is no encoding "${label}".`, 'Write utf-8, utf-16le, windows-1252, iso-8859-1, or another name of the WHATWG Encoding standard.')
+    throw usage(
+      `There is no encoding "${label}".`,
+      'Write utf-8, utf-16le, windows-1252, iso-8859-1, or another name of the WHATWG Encoding standard.',
+    )
   }
   return known === 'utf-8' ? undefined : known
 }
@@ -150,6 +154,7 @@ function notUtf8(name: string, bytes: Uint8Array, line: number) {
     if (isUtf8(part.subarray(0, middle - openTail(part)))) low = middle
     else high = middle - 1
   }
+  low -= openTail(bytes.subarray(0, low))
   for (let at = 0; at < low; at++) if (bytes[at] === 10) line++
   const byte = bytes[low]?.toString(16).toUpperCase().padStart(2, '0') ?? '??'
   return unreadable(

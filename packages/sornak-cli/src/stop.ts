@@ -14,7 +14,8 @@ export class Stop extends Error {
 }
 
 export const usage = (message: string, todo = ''): Stop => new Stop(STATUS.usage, message, todo)
-export const unreadable = (message: string, todo = ''): Stop => new Stop(STATUS.unreadable, message, todo)
+export const unreadable = (message: string, todo = ''): Stop =>
+  new Stop(STATUS.unreadable, message, todo)
 
 /** A sentence for an error of the operating system. */
 export function systemReason(error: unknown): string {

@@ -2,7 +2,16 @@
 // the text of a mask.
 
 import { existsSync } from 'node:fs'
-import { CATALOG, fromCatalog, MaskError, mask, nearest, type Definition, type Mask, type Rules } from 'sornak'
+import {
+  CATALOG,
+  fromCatalog,
+  MaskError,
+  mask,
+  nearest,
+  type Definition,
+  type Mask,
+  type Rules,
+} from 'sornak'
 import { DEFAULT_RULES } from './commands/inspect.js'
 import { loadRules } from './rules-source.js'
 import { usage } from './stop.js'
@@ -28,7 +37,10 @@ export function maskOrStop(text: string): Mask {
   } catch (error) {
     if (!(error instanceof MaskError)) throw error
     const { at, message, todo, example } = error.problem
-    throw usage(`${message}\n    ${text}\n    ${' '.repeat(at)}^ ${todo}`, `For example: ${example}`)
+    throw usage(
+      `${message}\n    ${text}\n    ${' '.repeat(at)}^ ${todo}`,
+      `For example: ${example}`,
+    )
   }
 }
 

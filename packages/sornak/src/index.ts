@@ -9,9 +9,21 @@ export { phrases, outline } from './mask/explain.js'
 export { define, DEFINITION_KEYS } from './identifier/define.js'
 export type { Definition } from './identifier/definition.js'
 export { fit, keyOf, type Fit } from './identifier/fit.js'
-export { hide, hidesAnything, parseReveal, type Reveal, type Sensitivity } from './identifier/reveal.js'
+export {
+  hide,
+  hidesAnything,
+  parseReveal,
+  type Reveal,
+  type Sensitivity,
+} from './identifier/reveal.js'
 export { JsonNumber, isMap, reader, type Plain, type PlainMap } from './identifier/plain.js'
-export { readRules, type Accepted, type Binding, type ColumnRule, type Rules } from './identifier/rules.js'
+export {
+  readRules,
+  type Accepted,
+  type Binding,
+  type ColumnRule,
+  type Rules,
+} from './identifier/rules.js'
 export { meansFile } from './identifier/glob.js'
 export { CATALOG, fromCatalog } from './identifier/catalog/catalog.js'
 export { spaceOf, type Space, type Tally } from './identifier/space.js'
@@ -28,6 +40,20 @@ export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
 export { inspection, type Inspection, type RaggedRecord } from './inspect/inspection.js'
-export { errorLine, json, summaryLine, valueLine, type ErrorLine, type Summary } from './report/jsonl.js'
+export {
+  errorLine,
+  json,
+  summaryLine,
+  valueLine,
+  type ErrorLine,
+  type Summary,
+} from './report/jsonl.js'
 export { addFinding, columnTally, type ColumnTally, type RowRanges } from './report/tally.js'
-export { errorText, fileText, PLAIN, summaryText, type FileReport, type Paint } from './report/text.js'
+export {
+  errorText,
+  fileText,
+  PLAIN,
+  summaryText,
+  type FileReport,
+  type Paint,
+} from './report/text.js'

@@ -10,7 +10,8 @@ export interface CatalogFlags {
 }
 
 export function catalog(words: readonly string[], flags: CatalogFlags): number {
-  if (flags.format !== 'text' && flags.format !== 'jsonl') throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
+  if (flags.format !== 'text' && flags.format !== 'jsonl')
+    throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
   const all = [...CATALOG.keys()].map((key) => fromCatalog(key)!)
   const found = all.filter((one) => words.every((word) => speaksOf(one, word.toLowerCase())))
   const output = openOutput(flags.out)
@@ -48,6 +49,8 @@ function table(found: readonly Definition[], words: readonly string[]): string {
     const shown = read?.ok ? one.display.show(read.plain) : undefined
     return shown?.ok ? shown.text : ''
   }
-  const lines = found.map((one) => `${one.key.padEnd(wide)}  ${one.title.padEnd(titles)}  ${example(one)}`.trimEnd())
+  const lines = found.map((one) =>
+    `${one.key.padEnd(wide)}  ${one.title.padEnd(titles)}  ${example(one)}`.trimEnd(),
+  )
   return `${lines.join('\n')}\n\n${found.length} definitions. "sornak explain ${found[0]!.key}" says more of one.\n`
 }

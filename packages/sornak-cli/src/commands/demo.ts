@@ -14,12 +14,17 @@ export interface DemoFlags {
 }
 
 // Beside the built command; its name is the same wherever the bundler puts this module.
-const bundled = ['demo', '../demo'].map((path) => fileURLToPath(new URL(path, import.meta.url))).find(existsSync)
+const bundled = ['demo', '../demo']
+  .map((path) => fileURLToPath(new URL(path, import.meta.url)))
+  .find(existsSync)
 
 export async function demo({ to, reveal, color }: DemoFlags): Promise<number> {
-  if (bundled === undefined) throw unreadable('The demo data is not there.', 'Build the command first: npm run build.')
+  if (bundled === undefined)
+    throw unreadable('The demo data is not there.', 'Build the command first: npm run build.')
   const copied = copyTo(bundled, to)
-  const tables = copied.filter((name) => name.endsWith('.csv') && !name.includes('.truth.')).map((name) => join(to, name))
+  const tables = copied
+    .filter((name) => name.endsWith('.csv') && !name.includes('.truth.'))
+    .map((name) => join(to, name))
   const rules = join(to, 'sornak.yaml')
   const common = { rules, color, candidates: '10', ...(reveal === true && { reveal }) }
   await inspect(tables, { ...common, format: 'text' })
@@ -45,6 +50,9 @@ function copyTo(from: string, to: string): string[] {
     for (const name of names) copyFileSync(join(from, name), join(to, name))
     return names
   } catch (error) {
-    throw unreadable(`The demo data cannot be put into ${to}: ${systemReason(error)}.`, 'Name another folder with --to.')
+    throw unreadable(
+      `The demo data cannot be put into ${to}: ${systemReason(error)}.`,
+      'Name another folder with --to.',
+    )
   }
 }

@@ -1,7 +1,17 @@
 // sornak explain: a mask, an identifier, a finding or a channel in plain words; with a value, why it fits
 // or why not.
 
-import { CHANNELS, FINDINGS, hidesAnything, judge, sayer, why, type Definition, type FindingCode, type Mask } from 'sornak'
+import {
+  CHANNELS,
+  FINDINGS,
+  hidesAnything,
+  judge,
+  sayer,
+  why,
+  type Definition,
+  type FindingCode,
+  type Mask,
+} from 'sornak'
 import { openOutput } from '../output.js'
 import { STATUS, usage } from '../stop.js'
 import { subjectOf } from '../subject.js'
@@ -28,10 +38,21 @@ interface Explained {
 function linesFor(text: string, value: string | undefined, flags: ExplainFlags): Explained {
   const finding = text in FINDINGS ? (text as FindingCode) : undefined
   const channel = CHANNELS.get(text)
-  if ((finding || channel) && value !== undefined) throw usage(`"${text}" takes no value to explain.`, 'Name an identifier or a mask before the value.')
-  if (finding || channel) return { lines: [...(finding ? findingLines(finding) : []), ...(channel ? channelLines(text) : [])], status: STATUS.fine }
+  if ((finding || channel) && value !== undefined)
+    throw usage(
+      `"${text}" takes no value to explain.`,
+      'Name an identifier or a mask before the value.',
+    )
+  if (finding || channel)
+    return {
+      lines: [...(finding ? findingLines(finding) : []), ...(channel ? channelLines(text) : [])],
+      status: STATUS.fine,
+    }
   const subject = subjectOf(text, flags.rules)
-  if (subject.kind === 'mask') return value === undefined ? { lines: maskLines(subject.mask), status: STATUS.fine } : maskValue(subject.mask, value)
+  if (subject.kind === 'mask')
+    return value === undefined
+      ? { lines: maskLines(subject.mask), status: STATUS.fine }
+      : maskValue(subject.mask, value)
   return value === undefined
     ? { lines: definitionLines(subject.definition), status: STATUS.fine }
     : identifierValue(subject.definition, value, flags.reveal === true)
@@ -51,12 +72,24 @@ function findingLines(code: FindingCode): string[] {
 
 function channelLines(id: string): string[] {
   const { title, describe, met, prevent, example, finding } = CHANNELS.get(id)!
-  return [`${title} (${id})`, `  ${describe}`, `  Example: ${example.before} becomes ${example.after}`, `  Met in: ${met}.`, `  Prevent: ${prevent}`, `  Finding: ${finding}`]
+  return [
+    `${title} (${id})`,
+    `  ${describe}`,
+    `  Example: ${example.before} becomes ${example.after}`,
+    `  Met in: ${met}.`,
+    `  Prevent: ${prevent}`,
+    `  Finding: ${finding}`,
+  ]
 }
 
 function maskLines(mask: Mask): string[] {
   const shortest = mask.print()
-  return [mask.text, `  ${mask.explain()}`, `  Outline: ${mask.outline}`, ...(shortest === mask.text ? [] : [`  Shortest: ${shortest}`])]
+  return [
+    mask.text,
+    `  ${mask.explain()}`,
+    `  Outline: ${mask.outline}`,
+    ...(shortest === mask.text ? [] : [`  Shortest: ${shortest}`]),
+  ]
 }
 
 function maskValue(mask: Mask, value: string): Explained {
@@ -65,11 +98,18 @@ function maskValue(mask: Mask, value: string): Explained {
   const lines = [mask.text, `  ${mask.explain()}`, '']
   if (shown.ok) lines.push(`"${value}" as a plain value shows as "${shown.text}".`)
   if (read.ok) {
-    lines.push(`"${value}" ${read.strict ? 'is shown as the mask has it' : 'reads with other separators'}; its plain value is "${read.plain}".`)
+    lines.push(
+      `"${value}" ${read.strict ? 'is shown as the mask has it' : 'reads with other separators'}; its plain value is "${read.plain}".`,
+    )
   }
   if (shown.ok || read.ok) return { lines, status: STATUS.fine }
   const { misfit } = read.misfit.at >= shown.misfit.at ? read : shown
-  lines.push(`"${value}" does not fit.`, `  ${value}`, `  ${' '.repeat([...value.slice(0, misfit.at)].length)}^ ${misfit.message}`, `  ${misfit.todo}`)
+  lines.push(
+    `"${value}" does not fit.`,
+    `  ${value}`,
+    `  ${' '.repeat([...value.slice(0, misfit.at)].length)}^ ${misfit.message}`,
+    `  ${misfit.todo}`,
+  )
   const digits = value.replace(/\D/g, '')
   const bare = digits !== value && digits !== '' ? mask.show(digits) : undefined
   if (bare?.ok) lines.push(`  Its digits alone would fit: "${bare.text}".`)
@@ -77,17 +117,36 @@ function maskValue(mask: Mask, value: string): Explained {
 }
 
 function definitionLines(definition: Definition): string[] {
-  const { key, title, note, cites, stored, displays, alsoRead, check, never, only, zeros, sensitivity, samples } = definition
+  const {
+    key,
+    title,
+    note,
+    cites,
+    stored,
+    displays,
+    alsoRead,
+    check,
+    never,
+    only,
+    zeros,
+    sensitivity,
+    samples,
+  } = definition
   const texts = (list: Definition['stored']) => list.masks.map(({ text }) => text).join('   or   ')
   const lines = [`${title} (${key})`]
   if (note !== undefined) lines.push(`  ${note}`)
   lines.push(`  Stored:  ${texts(stored)}`)
   for (const mask of stored.masks) lines.push(`           ${mask.explain()}`)
   for (const [name, list] of displays) {
-    if (list !== stored) lines.push(`  Shown${name === 'display' ? '' : ` (${name})`}:  ${texts(list)}`)
+    if (list !== stored)
+      lines.push(`  Shown${name === 'display' ? '' : ` (${name})`}:  ${texts(list)}`)
   }
   if (alsoRead) lines.push(`  Also read:  ${texts(alsoRead)}`)
-  lines.push(zeros === 'padding' ? '  Zeros at the front are padding: 042 and 42 are the same value.' : '  Zeros at the front belong to it.')
+  lines.push(
+    zeros === 'padding'
+      ? '  Zeros at the front are padding: 042 and 42 are the same value.'
+      : '  Zeros at the front belong to it.',
+  )
   if (check) lines.push(`  Check digit: ${check.scheme.title} (${check.scheme.cites})`)
   for (const { part, ranges } of never) lines.push(`  Never: ${part} ${rangesText(ranges)}`)
   for (const { part, ranges } of only) lines.push(`  Only: ${part} ${rangesText(ranges)}`)
@@ -104,22 +163,41 @@ const rangesText = (ranges: readonly { low: string; high: string }[]) =>
 function identifierValue(definition: Definition, value: string, reveal: boolean): Explained {
   const judgement = judge(definition, value, 10)
   const say = sayer(definition, reveal)
-  const lines = [`${definition.title} (${definition.key})`, `  Value:    ${say(value)}`, `  Verdict:  ${judgement.verdict}`]
+  const lines = [
+    `${definition.title} (${definition.key})`,
+    `  Value:    ${say(value)}`,
+    `  Verdict:  ${judgement.verdict}`,
+  ]
   if (judgement.findings.length) lines.push(`  Findings: ${judgement.findings.join(', ')}`)
-  const reason = why(reveal ? { ...definition, reveal: { first: Infinity, last: 0 } } : definition, judgement, value)
+  const reason = why(
+    reveal ? { ...definition, reveal: { first: Infinity, last: 0 } } : definition,
+    judgement,
+    value,
+  )
   if (reason) lines.push(`  Why:      ${reason}`)
   if (judgement.verdict === 'intact') {
     for (const [name, list] of definition.displays) {
       const read = definition.stored.read(value, { strict: true })
       const shown = read.ok ? list.show(read.plain) : undefined
-      if (shown?.ok) lines.push(`  Shown:    ${say(shown.text)}${name === 'display' ? '' : `  (${name})`}`)
+      if (shown?.ok)
+        lines.push(`  Shown:    ${say(shown.text)}${name === 'display' ? '' : `  (${name})`}`)
     }
   }
-  if (judgement.mend !== undefined) lines.push(`  Mend:     ${say(judgement.mend)}  (${judgement.proof})`)
+  if (judgement.mend !== undefined)
+    lines.push(`  Mend:     ${say(judgement.mend)}  (${judgement.proof})`)
   if (judgement.verdict === 'ambiguous') {
     const secret = definition.sensitivity === 'secret' && !reveal
-    if (!secret) for (const { text, odds } of judgement.candidates) lines.push(`  Perhaps:  ${say(text)}  ${(odds * 100).toFixed(1)}%`)
+    if (!secret)
+      for (const { text, odds } of judgement.candidates)
+        lines.push(`  Perhaps:  ${say(text)}  ${(odds * 100).toFixed(1)}%`)
   }
-  if (!reveal && hidesAnything(definition.reveal)) lines.push('  Hidden as the definition says; --reveal shows it.')
-  return { lines, status: judgement.verdict === 'intact' || judgement.verdict === 'blank' ? STATUS.fine : STATUS.findings }
+  if (!reveal && hidesAnything(definition.reveal))
+    lines.push('  Hidden as the definition says; --reveal shows it.')
+  return {
+    lines,
+    status:
+      judgement.verdict === 'intact' || judgement.verdict === 'blank'
+        ? STATUS.fine
+        : STATUS.findings,
+  }
 }

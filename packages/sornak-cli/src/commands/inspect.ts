@@ -1,6 +1,33 @@
 // sornak inspect: a verdict for every bound value of every file.
 
-import { addFinding, columnTally, define, errorLine, errorText, FINDING_CODES, fileText, fromCatalog, meansFile, nearest, CATALOG, PLAIN, reader, summaryLine, summaryText, valueLine, VERDICTS, type Accepted, type ColumnTally, type Definition, type ErrorLine, type Paint, type RaggedRecord, type Rules, type Summary, type ValueFinding } from 'sornak'
+import {
+  addFinding,
+  columnTally,
+  define,
+  errorLine,
+  errorText,
+  FINDING_CODES,
+  fileText,
+  fromCatalog,
+  meansFile,
+  nearest,
+  CATALOG,
+  PLAIN,
+  reader,
+  summaryLine,
+  summaryText,
+  valueLine,
+  VERDICTS,
+  type Accepted,
+  type ColumnTally,
+  type Definition,
+  type ErrorLine,
+  type Paint,
+  type RaggedRecord,
+  type Rules,
+  type Summary,
+  type ValueFinding,
+} from 'sornak'
 import { existsSync } from 'node:fs'
 import { dirname, relative, resolve } from 'node:path'
 import { inspectFile, type FileRule, type InspectedFile } from '../inspect-file.js'
@@ -35,27 +62,58 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   const run = prepare(files, flags)
   const output = openOutput(flags.out)
   const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
-  const report = flags.format === 'jsonl' ? jsonlReport(output) : textReport(output, paint, flags.reveal === true)
+  const report =
+    flags.format === 'jsonl'
+      ? jsonlReport(output)
+      : textReport(output, paint, flags.reveal === true)
   const failOn = failures(flags.failOn)
-  const totals = { failed: false, unreadable: 0, records: 0, columns: [] as ColumnTally[], unbound: [] as { file: string; columns: readonly string[] }[], notices: [] as string[], errors: 0 }
+  const totals = {
+    failed: false,
+    unreadable: 0,
+    records: 0,
+    columns: [] as ColumnTally[],
+    unbound: [] as { file: string; columns: readonly string[] }[],
+    notices: [] as string[],
+    errors: 0,
+  }
   const met = new Set<Accepted>()
 
   for (const { path, name, rule } of run.files) {
     let source
     try {
       source = openSource(path, name, flags.encoding)
-      const file = await inspectFile(source, rule, run.options, progress(name, flags.quiet === true))
+      const file = await inspectFile(
+        source,
+        rule,
+        run.options,
+        progress(name, flags.quiet === true),
+      )
       const accept = await acceptance(run.rules, name, run.base, file, met)
-      const tallies = await report.file(name, file, accept, (failed) => (totals.failed ||= failed), failOn, (errors) => (totals.errors += errors))
+      const tallies = await report.file(
+        name,
+        file,
+        accept,
+        (failed) => (totals.failed ||= failed),
+        failOn,
+        (errors) => (totals.errors += errors),
+      )
       totals.records += file.records
       totals.columns.push(...tallies)
       totals.unbound.push({ file: name, columns: file.unbound })
       totals.notices.push(...file.notices)
     } catch (error) {
       // One file that cannot be read does not keep the others from being inspected.
-      if (!(error instanceof Stop) || error.status !== STATUS.unreadable || run.files.length === 1) throw error
+      if (!(error instanceof Stop) || error.status !== STATUS.unreadable || run.files.length === 1)
+        throw error
       totals.unreadable++
-      const line = { file: name, record: null, line: null, code: 'unreadable', message: error.message, todo: error.todo }
+      const line = {
+        file: name,
+        record: null,
+        line: null,
+        code: 'unreadable',
+        message: error.message,
+        todo: error.todo,
+      }
       report.error(line)
     } finally {
       source?.close()
@@ -63,9 +121,16 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   }
   for (const accepted of run.rules?.accepted ?? []) {
     const here = run.files.some(({ name }) => meansFile(accepted.in, relativePath(run.base, name)))
-    if (here && !met.has(accepted)) totals.notices.push(`Accepted "${accepted.finding}" in "${accepted.column}" matches nothing any more; take it out of the rules file.`)
+    if (here && !met.has(accepted))
+      totals.notices.push(
+        `Accepted "${accepted.finding}" in "${accepted.column}" matches nothing any more; take it out of the rules file.`,
+      )
   }
-  const status = totals.unreadable ? STATUS.unreadable : totals.failed || totals.errors ? STATUS.findings : STATUS.fine
+  const status = totals.unreadable
+    ? STATUS.unreadable
+    : totals.failed || totals.errors
+      ? STATUS.findings
+      : STATUS.fine
   report.end({
     files: run.files.length,
     records: totals.records,
@@ -81,22 +146,39 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
 }
 
 interface Run {
-  readonly files: readonly { readonly path: string; readonly name: string; readonly rule: FileRule }[]
+  readonly files: readonly {
+    readonly path: string
+    readonly name: string
+    readonly rule: FileRule
+  }[]
   readonly rules: Rules | undefined
   /** Paths in the rules file are relative to this directory. */
   readonly base: string
-  readonly options: { readonly delimiter: string | undefined; readonly reveal: boolean; readonly candidates: number; readonly allowMissing: boolean }
+  readonly options: {
+    readonly delimiter: string | undefined
+    readonly reveal: boolean
+    readonly candidates: number
+    readonly allowMissing: boolean
+  }
 }
 
 function prepare(files: readonly string[], flags: InspectFlags): Run {
-  if (files.length === 0) throw usage('No file is named.', 'Name one or more files, or "-" for standard input.')
-  if (flags.format !== 'text' && flags.format !== 'jsonl') throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
-  if (!/^\d{1,4}$/.test(flags.candidates)) throw usage(`--candidates takes a whole number, not "${flags.candidates}".`)
-  if (flags.delimiter !== undefined && delimiterOf(flags.delimiter).length !== 1) throw usage('--delimiter takes one character.', 'For a tab write --delimiter tab.')
+  if (files.length === 0)
+    throw usage('No file is named.', 'Name one or more files, or "-" for standard input.')
+  if (flags.format !== 'text' && flags.format !== 'jsonl')
+    throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
+  if (!/^\d{1,4}$/.test(flags.candidates))
+    throw usage(`--candidates takes a whole number, not "${flags.candidates}".`)
+  if (flags.delimiter !== undefined && delimiterOf(flags.delimiter).length !== 1)
+    throw usage('--delimiter takes one character.', 'For a tab write --delimiter tab.')
   const single = flags.as !== undefined || flags.stored !== undefined
-  const rulesPath = flags.rules ?? (!single && existsSync(DEFAULT_RULES) ? DEFAULT_RULES : undefined)
+  const rulesPath =
+    flags.rules ?? (!single && existsSync(DEFAULT_RULES) ? DEFAULT_RULES : undefined)
   if (!single && rulesPath === undefined) {
-    throw usage('Nothing says what the columns hold.', 'Name a rules file with -r, or bind one column: --as card/payment --column Card.')
+    throw usage(
+      'Nothing says what the columns hold.',
+      'Name a rules file with -r, or bind one column: --as card/payment --column Card.',
+    )
   }
   const rules = rulesPath === undefined ? undefined : loadRules(rulesPath)
   const base = rulesPath === undefined ? '.' : dirname(rulesPath)
@@ -119,17 +201,27 @@ function prepare(files: readonly string[], flags: InspectFlags): Run {
 }
 
 function singleRule({ as, stored, column }: InspectFlags, rules: Rules | undefined): FileRule {
-  if (as !== undefined && stored !== undefined) throw usage('--as and --stored both say what the column holds.', 'Use one of them.')
-  if (column === undefined) throw usage('Nothing says which column to inspect.', 'Add --column with its header.')
+  if (as !== undefined && stored !== undefined)
+    throw usage('--as and --stored both say what the column holds.', 'Use one of them.')
+  if (column === undefined)
+    throw usage('Nothing says which column to inspect.', 'Add --column with its header.')
   const definition = as === undefined ? fromMask(stored!) : known(as, rules)
-  return { headerRow: 1, skipLast: 0, key: undefined, bind: new Map([[column, { kind: 'one', definition }]]) }
+  return {
+    headerRow: 1,
+    skipLast: 0,
+    key: undefined,
+    bind: new Map([[column, { kind: 'one', definition }]]),
+  }
 }
 
 function known(name: string, rules: Rules | undefined): Definition {
   const definition = rules?.identifiers.get(name) ?? fromCatalog(name)
   if (definition) return definition
   const near = nearest(name, [...(rules?.identifiers.keys() ?? []), ...CATALOG.keys()])
-  throw usage(`Unknown identifier "${name}".`, near ? `Did you mean "${near}"?` : '"sornak catalog" lists what ships; --stored takes a mask.')
+  throw usage(
+    `Unknown identifier "${name}".`,
+    near ? `Did you mean "${near}"?` : '"sornak catalog" lists what ships; --stored takes a mask.',
+  )
 }
 
 function fromMask(stored: string): Definition {
@@ -147,23 +239,37 @@ function ruleFor(rules: Rules, path: string, name: string, base: string): FileRu
   const patterns = rules.columns.map((rule) => `"${rule.in}"`).join(', ')
   throw usage(
     `${name} matches no entry under "columns" in the rules file.`,
-    path === '-' ? `Say which one is meant with --stdin-name: ${patterns}.` : patterns ? `Entries there: ${patterns}.` : 'There are none; add one with "in" and "bind".',
+    path === '-'
+      ? `Say which one is meant with --stdin-name: ${patterns}.`
+      : patterns
+        ? `Entries there: ${patterns}.`
+        : 'There are none; add one with "in" and "bind".',
   )
 }
 
-const relativePath = (base: string, name: string) => relative(resolve(base), resolve(name)).replaceAll('\\', '/')
+const relativePath = (base: string, name: string) =>
+  relative(resolve(base), resolve(name)).replaceAll('\\', '/')
 const delimiterOf = (text: string) => (text === 'tab' || text === '\\t' ? '\t' : text)
 
 function failures(text: string | undefined): (finding: ValueFinding) => boolean {
-  if (text === undefined) return ({ verdict, findings }) => (verdict !== 'intact' && verdict !== 'blank') || (verdict === 'intact' && findings.length > 0)
-  const words = text.split(',').map((word) => word.trim()).filter((word) => word !== 'none')
+  if (text === undefined)
+    return ({ verdict, findings }) =>
+      (verdict !== 'intact' && verdict !== 'blank') || (verdict === 'intact' && findings.length > 0)
+  const words = text
+    .split(',')
+    .map((word) => word.trim())
+    .filter((word) => word !== 'none')
   const known = [...VERDICTS, ...FINDING_CODES]
   for (const word of words) {
     if ((known as readonly string[]).includes(word)) continue
     const near = nearest(word, known)
-    throw usage(`--fail-on knows no verdict or finding "${word}".`, near ? `Did you mean "${near}"?` : `Verdicts: ${VERDICTS.join(', ')}.`)
+    throw usage(
+      `--fail-on knows no verdict or finding "${word}".`,
+      near ? `Did you mean "${near}"?` : `Verdicts: ${VERDICTS.join(', ')}.`,
+    )
   }
-  return ({ verdict, findings }) => words.includes(verdict) || findings.some((code) => words.includes(code))
+  return ({ verdict, findings }) =>
+    words.includes(verdict) || findings.some((code) => words.includes(code))
 }
 
 // Whether a finding is accepted by the rules file. Where an entry says how often at most, everything is
@@ -175,17 +281,25 @@ async function acceptance(
   file: InspectedFile,
   met: Set<Accepted>,
 ): Promise<(finding: ValueFinding) => boolean> {
-  const entries = (rules?.accepted ?? []).filter((one) => meansFile(one.in, relativePath(base, name)))
+  const entries = (rules?.accepted ?? []).filter((one) =>
+    meansFile(one.in, relativePath(base, name)),
+  )
   if (entries.length === 0) return () => false
   const today = new Date().toISOString().slice(0, 10)
-  const meant = (entry: Accepted, finding: ValueFinding) => entry.column === finding.column && entry.finding === finding.finding
+  const meant = (entry: Accepted, finding: ValueFinding) =>
+    entry.column === finding.column && entry.finding === finding.finding
   const counts = new Map<Accepted, number>()
   await file.second((found) => {
     if (found.kind !== 'value') return
-    for (const entry of entries) if (meant(entry, found)) counts.set(entry, (counts.get(entry) ?? 0) + 1)
+    for (const entry of entries)
+      if (meant(entry, found)) counts.set(entry, (counts.get(entry) ?? 0) + 1)
   })
   for (const entry of counts.keys()) met.add(entry)
-  const valid = entries.filter((entry) => (counts.get(entry) ?? 0) <= entry.atMost && (entry.until === undefined || today <= entry.until))
+  const valid = entries.filter(
+    (entry) =>
+      (counts.get(entry) ?? 0) <= entry.atMost &&
+      (entry.until === undefined || today <= entry.until),
+  )
   return (finding) => valid.some((entry) => meant(entry, finding))
 }
 
@@ -205,10 +319,18 @@ interface Report {
 function jsonlReport(output: Output): Report {
   return {
     async file(name, file, accepted, fail, failOn, errors) {
-      return collect(name, file, accepted, fail, failOn, (finding) => output.write(`${valueLine(finding)}\n`), (ragged) => {
-        errors(1)
-        output.write(`${errorLine(raggedError(name, ragged))}\n`)
-      })
+      return collect(
+        name,
+        file,
+        accepted,
+        fail,
+        failOn,
+        (finding) => output.write(`${valueLine(finding)}\n`),
+        (ragged) => {
+          errors(1)
+          output.write(`${errorLine(raggedError(name, ragged))}\n`)
+        },
+      )
     },
     error: (line) => output.write(`${errorLine(line)}\n`),
     end: (summary) => output.write(`${summaryLine(summary)}\n`),
@@ -219,14 +341,24 @@ function textReport(output: Output, paint: Paint, revealed: boolean): Report {
   return {
     async file(name, file, accepted, fail, failOn, errors) {
       const ragged = { count: 0, rows: { ranges: [] as [number, number][], more: 0, last: -1 } }
-      const tallies = await collect(name, file, accepted, fail, failOn, () => {}, ({ record }) => {
-        errors(1)
-        ragged.count++
-        if (ragged.rows.ranges.length < 50) ragged.rows.ranges.push([record, record])
-        else ragged.rows.more++
-        ragged.rows.last = record
-      })
-      output.write(`${fileText({ file: name, records: file.records, columns: tallies, unbound: file.unbound, ragged }, paint)}\n`)
+      const tallies = await collect(
+        name,
+        file,
+        accepted,
+        fail,
+        failOn,
+        () => {},
+        ({ record }) => {
+          errors(1)
+          ragged.count++
+          if (ragged.rows.ranges.length < 50) ragged.rows.ranges.push([record, record])
+          else ragged.rows.more++
+          ragged.rows.last = record
+        },
+      )
+      output.write(
+        `${fileText({ file: name, records: file.records, columns: tallies, unbound: file.unbound, ragged }, paint)}\n`,
+      )
       return tallies
     },
     error: (line) => output.write(`${errorText(line, paint)}\n`),
@@ -272,6 +404,9 @@ function raggedError(file: string, { record, line, fields, expected }: RaggedRec
     line,
     code: 'ragged-record',
     message: `Record ${record} has ${fields} fields, the header ${expected}.`,
-    todo: fields > expected ? 'Put a field that holds the delimiter in quotes. Its values were not judged.' : 'Fill up the missing fields.',
+    todo:
+      fields > expected
+        ? 'Put a field that holds the delimiter in quotes. Its values were not judged.'
+        : 'Fill up the missing fields.',
   }
 }

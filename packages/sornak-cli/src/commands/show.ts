@@ -16,15 +16,23 @@ export interface ShowFlags {
 
 const GIVEN = ['plain', 'shown', 'stored']
 
-export async function show(text: string, values: readonly string[], flags: ShowFlags): Promise<number> {
-  if (flags.given !== undefined && !GIVEN.includes(flags.given)) throw usage(`--given cannot be "${flags.given}".`, `Write one of: ${GIVEN.join(', ')}.`)
+export async function show(
+  text: string,
+  values: readonly string[],
+  flags: ShowFlags,
+): Promise<number> {
+  if (flags.given !== undefined && !GIVEN.includes(flags.given))
+    throw usage(`--given cannot be "${flags.given}".`, `Write one of: ${GIVEN.join(', ')}.`)
   const subject = subjectOf(text, flags.rules)
   const output = openOutput(flags.out)
   let status: number = STATUS.fine
   let line = 0
   const one = (value: string) => {
     line++
-    const shown = subject.kind === 'mask' ? throughMask(subject.mask, value, flags.given) : throughIdentifier(subject.definition, value, flags)
+    const shown =
+      subject.kind === 'mask'
+        ? throughMask(subject.mask, value, flags.given)
+        : throughIdentifier(subject.definition, value, flags)
     if (typeof shown === 'string') output.write(`${shown}\n`)
     else {
       status = STATUS.findings
@@ -33,7 +41,9 @@ export async function show(text: string, values: readonly string[], flags: ShowF
     }
   }
   if (values.length) for (const value of values) one(value)
-  else for await (const value of createInterface({ input: process.stdin, crlfDelay: Infinity })) one(value)
+  else
+    for await (const value of createInterface({ input: process.stdin, crlfDelay: Infinity }))
+      one(value)
   output.finish()
   return status
 }
@@ -50,34 +60,64 @@ function throughMask(mask: Mask, value: string, given: string | undefined): stri
   if (again?.ok && shown !== undefined && again.text !== shown) return different(shown, again.text)
   if (shown !== undefined) return shown
   if (again?.ok) return again.text
-  const misfits = [plain?.ok === false ? plain.misfit : undefined, read.ok ? undefined : read.misfit]
-  return misfits.reduce((best, one) => (one && (!best || one.at > best.at) ? one : best), undefined)!
+  const misfits = [
+    plain?.ok === false ? plain.misfit : undefined,
+    read.ok ? undefined : read.misfit,
+  ]
+  return misfits.reduce(
+    (best, one) => (one && (!best || one.at > best.at) ? one : best),
+    undefined,
+  )!
 }
 
-function throughIdentifier(definition: Definition, value: string, { given, form }: ShowFlags): string | Reason {
+function throughIdentifier(
+  definition: Definition,
+  value: string,
+  { given, form }: ShowFlags,
+): string | Reason {
   const display = form === undefined ? definition.display : definition.displays.get(form)
-  if (!display) throw usage(`"${definition.key}" has no display form "${form}".`, `It has: ${[...definition.displays.keys()].join(', ')}.`)
+  if (!display)
+    throw usage(
+      `"${definition.key}" has no display form "${form}".`,
+      `It has: ${[...definition.displays.keys()].join(', ')}.`,
+    )
   const stored = given === 'shown' || given === 'plain' ? undefined : fit(definition, value)
   const plains = new Set<string>()
   if (stored?.ok) plains.add(stored.plain)
-  else if (given === 'stored' && stored) return stored.code === 'shape' ? stored.misfit : { message: `It fails its ${stored.code === 'check-digit' ? 'check digit' : 'reserved ranges'}.`, todo: `"sornak explain ${definition.key} VALUE" says more.` }
+  else if (given === 'stored' && stored)
+    return stored.code === 'shape'
+      ? stored.misfit
+      : {
+          message: `It fails its ${stored.code === 'check-digit' ? 'check digit' : 'reserved ranges'}.`,
+          todo: `"sornak explain ${definition.key} VALUE" says more.`,
+        }
   if (given === 'plain') plains.add(value)
   if (given !== 'stored' && given !== 'plain') {
-    for (const list of [...definition.displays.values(), ...(definition.alsoRead ? [definition.alsoRead] : [])]) {
+    for (const list of [
+      ...definition.displays.values(),
+      ...(definition.alsoRead ? [definition.alsoRead] : []),
+    ]) {
       const read = list.read(value)
       if (read.ok && !stored?.ok) plains.add(read.plain)
     }
   }
-  const texts = [...plains].map((plain) => display.show(plain)).filter((one) => one.ok).map(({ text }) => text)
+  const texts = [...plains]
+    .map((plain) => display.show(plain))
+    .filter((one) => one.ok)
+    .map(({ text }) => text)
   const unlike = new Set(texts)
   if (unlike.size > 1) return different([...unlike][0]!, [...unlike][1]!)
   if (texts[0] !== undefined) return texts[0]
   const read = definition.stored.read(value)
-  return read.ok ? { message: 'It fits its shape but not its rules.', todo: `"sornak explain ${definition.key} VALUE" says more.` } : read.misfit
+  return read.ok
+    ? {
+        message: 'It fits its shape but not its rules.',
+        todo: `"sornak explain ${definition.key} VALUE" says more.`,
+      }
+    : read.misfit
 }
 
 const different = (a: string, b: string): Reason => ({
   message: `Taken as a plain value it shows as "${a}", taken as shown text as "${b}".`,
   todo: 'Say which it is with --given plain or --given shown.',
 })
-

@@ -16,7 +16,8 @@ export const evaluated: Channel = {
   title: 'Worked out as a number',
   describe: 'A code that looks like a number is replaced by its value.',
   met: 'berth, batch and room codes with an E between digits, opened in a spreadsheet or read with guessed types',
-  prevent: 'Declare the column as text before the data is read, or keep codes from having the shape of a number.',
+  prevent:
+    'Declare the column as text before the data is read, or keep codes from having the shape of a number.',
   example: { before: '12E5', after: '1200000', form: 'power of ten' },
   forms: ['power of ten'],
   forward(text) {
@@ -44,7 +45,8 @@ export const evaluated: Channel = {
  */
 export function codesFor({ low, high }: Interval, mantissa: number, exponent: number): string[] {
   const texts: string[] = []
-  const zeros = Math.min(MOST_ZEROS, high.toString().length)
+  // Nothing times any power of ten is nothing.
+  const zeros = high === 0n ? 99 : Math.min(MOST_ZEROS, high.toString().length)
   for (let power = 0; power <= zeros; power++) {
     const unit = 10n ** BigInt(power)
     const from = (low + unit - 1n) / unit
@@ -59,7 +61,6 @@ export function codesFor({ low, high }: Interval, mantissa: number, exponent: nu
         }
       }
     }
-    if (low === 0n && high === 0n && power > 99) break
   }
   if (low === high) {
     const hex = low.toString(16)
@@ -67,7 +68,8 @@ export function codesFor({ low, high }: Interval, mantissa: number, exponent: nu
       texts.push(`0x${hex.padStart(width, '0').toUpperCase()}`, `0x${hex.padStart(width, '0')}`)
     }
     const digits = low.toString()
-    for (let at = 1; at < digits.length; at++) texts.push(`${digits.slice(0, at)}_${digits.slice(at)}`)
+    for (let at = 1; at < digits.length; at++)
+      texts.push(`${digits.slice(0, at)}_${digits.slice(at)}`)
     const thousands = digits.replace(/\B(?=(\d{3})+$)/g, '_')
     if (thousands !== digits) texts.push(thousands)
   }

@@ -31,7 +31,8 @@ export const exponentForm: Channel = {
   id: 'exponent-form',
   finding: 'exponent',
   title: 'Printed with an exponent',
-  describe: 'A number is printed as a coefficient and a power of ten that together hold all its digits.',
+  describe:
+    'A number is printed as a coefficient and a power of ten that together hold all its digits.',
   met: 'programs that print large numbers in scientific notation without shortening them',
   prevent: 'Write identifiers as text, never through a number format.',
   example: { before: '4300222233334444', after: '4.300222233334444E15', form: 'all E15' },
@@ -53,7 +54,8 @@ export const shortDisplay: Channel = {
   title: 'Printed with a few digits and an exponent',
   describe: 'A number is rounded to a few significant digits and printed with a power of ten.',
   met: 'narrow spreadsheet columns saved as CSV, and programs that print 6, 7, 10 or 15 digits by default',
-  prevent: 'Write identifiers as text; once shortened, the digits must be fetched again at the source.',
+  prevent:
+    'Write identifiers as text; once shortened, the digits must be fetched again at the source.',
   example: { before: '4300222233334444', after: '4.30022E+15', form: '6 E+15' },
   forms: forms([2, 3, 4, 6, 7, 10, 11, 15]),
   forward: (text, form) => print(text, form),
@@ -83,7 +85,9 @@ function print(text: string, form: string): string {
   if (digits === '0') return text
   const whole = keep === Infinity ? BigInt(digits) : toSignificant(BigInt(digits), keep, 'rounded')
   const rounded = whole.toString()
-  let coefficient = rounded.slice(0, Math.min(keep, rounded.length)).padEnd(keep === Infinity ? 1 : keep, '0')
+  let coefficient = rounded
+    .slice(0, Math.min(keep, rounded.length))
+    .padEnd(keep === Infinity ? 1 : keep, '0')
   if (style.dropZeros) coefficient = coefficient.replace(/0+$/, '') || '0'
   const [first, ...rest] = coefficient
   const tail = rest.length ? style.mark + rest.join('') : ''

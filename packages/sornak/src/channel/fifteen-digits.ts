@@ -12,13 +12,15 @@ export const fifteenDigits: Channel = {
   title: 'Fifteen significant digits',
   describe: 'Only fifteen significant digits are kept; every later digit becomes zero.',
   met: 'card numbers and long serials in spreadsheet cells, and programs that print numbers with 15 digits',
-  prevent: 'Keep values of more than 15 digits as text from the first import on; no format brings the digits back.',
+  prevent:
+    'Keep values of more than 15 digits as text from the first import on; no format brings the digits back.',
   example: { before: '4300222233334444', after: '4300222233334440', form: 'cut' },
   forms: ['cut', 'rounded'],
   forward(text, form) {
     if (!isDigits(text)) return text
     const value = BigInt(bareDigits(text))
-    return toSignificant(value, FIFTEEN, form === 'cut' ? 'cut' : 'rounded').toString()
+    const kept = toSignificant(value, FIFTEEN, form === 'cut' ? 'cut' : 'rounded')
+    return kept === value ? text : kept.toString()
   },
   inverse(seen) {
     if (!/^[1-9]\d{15,}$/.test(seen)) return []
@@ -33,8 +35,12 @@ export const fifteenDigits: Channel = {
 }
 
 // A half that rounds up does not come out as the value below it: forms here round halves up.
-function trim({ low, high }: { low: bigint; high: bigint }, value: bigint): { low: bigint; high: bigint } {
-  return toSignificant(high, FIFTEEN, 'rounded') === value || toSignificant(high, FIFTEEN, 'cut') === value
+function trim(
+  { low, high }: { low: bigint; high: bigint },
+  value: bigint,
+): { low: bigint; high: bigint } {
+  return toSignificant(high, FIFTEEN, 'rounded') === value ||
+    toSignificant(high, FIFTEEN, 'cut') === value
     ? { low, high }
     : { low, high: high - 1n }
 }

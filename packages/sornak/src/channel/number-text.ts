@@ -35,7 +35,10 @@ export function numberTexts(text: string): NumberText[] {
   const negative = sign === '-' || sign === '−' || close !== undefined
   const scientific = EXPONENT.exec(body)
   const mantissa = scientific ? scientific[1]! : body
-  const shift = scientific ? Number.parseInt(scientific[3]!, 10) * (scientific[2] === '-' || scientific[2] === '−' ? -1 : 1) : 0
+  const shift = scientific
+    ? Number.parseInt(scientific[3]!, 10) *
+      (scientific[2] === '-' || scientific[2] === '−' ? -1 : 1)
+    : 0
   return digitTexts(mantissa, scientific !== null).map(({ whole, decimals, grouped }) => {
     const digits = whole + (decimals ?? '')
     return {
@@ -66,12 +69,18 @@ function digitTexts(text: string, scientific: boolean): DigitText[] {
     found.push({ whole: bare(grouped[1]! + grouped[2]!), decimals: grouped[5], grouped: true })
   }
   const indian = INDIAN.exec(text)
-  if (indian) found.push({ whole: bare(indian[1]!), decimals: indian[2], grouped: true })
+  if (indian && !scientific)
+    found.push({ whole: bare(indian[1]!), decimals: indian[2], grouped: true })
   const fours = FOURS.exec(text)
-  if (fours) found.push({ whole: bare(fours[1]!), decimals: undefined, grouped: true })
+  if (fours && !scientific)
+    found.push({ whole: bare(fours[1]!), decimals: undefined, grouped: true })
   const decimal = DECIMAL.exec(text)
   if (decimal && /\d/.test(text)) {
-    found.push({ whole: decimal[1]! || '0', decimals: decimal[2] === undefined ? undefined : decimal[3]!, grouped: false })
+    found.push({
+      whole: decimal[1]! || '0',
+      decimals: decimal[2] === undefined ? undefined : decimal[3]!,
+      grouped: false,
+    })
   }
   return found
 }

@@ -3,7 +3,8 @@
 
 import type { Channel, FindingCode } from './channel.js'
 
-const HIDDEN = /[\u00a0\u00ad\u034f\u061c\u115f\u1160\u17b4\u17b5\u180e\u2000-\u200f\u2028-\u202f\u205f-\u206f\u3000\ufe00-\ufe0f\ufeff\p{Cc}]/gu
+const HIDDEN =
+  /[\u00a0\u00ad\u034f\u061c\u115f\u1160\u17b4\u17b5\u180e\u2000-\u200f\u2028-\u202f\u205f-\u206f\u3000\ufe00-\ufe0f\ufeff\p{Cc}]/gu
 const DIGIT = /\p{Nd}/u
 
 interface Wrapper {
@@ -22,7 +23,16 @@ const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['typographic quotes', { open: '“', close: '”' }],
 ])
 
-const UNMARK = [/^=\s?"(.*)"$/su, /^"(.*)"$/su, /^'(.*)'$/su, /^['‘’`´](.*)$/su, /^“(.*)”$/su, /^\s+(.*?)\s*$/su, /^(.*?)\s+$/su, /^=(.*)$/su]
+const UNMARK = [
+  /^=\s?"(.*)"$/su,
+  /^"(.*)"$/su,
+  /^'(.*)'$/su,
+  /^['‘’`´](.*)$/su,
+  /^“(.*)”$/su,
+  /^\s+(.*?)\s*$/su,
+  /^(.*?)\s+$/su,
+  /^=(.*)$/su,
+]
 
 export const strayMark: Channel = {
   id: 'stray-mark',
@@ -69,7 +79,8 @@ export const foreignDigit: Channel = {
   id: 'foreign-digit',
   finding: 'foreign-digit',
   title: 'Digits of another script',
-  describe: 'Digits are written in another script or width, which look like digits but match nothing.',
+  describe:
+    'Digits are written in another script or width, which look like digits but match nothing.',
   met: 'input from keyboards set to another script, and full-width input methods',
   prevent: 'Turn digits into ASCII where data enters.',
   example: { before: '00417', after: '００４１７', form: 'full width' },

@@ -6,7 +6,14 @@ import type { MaskList } from '../mask/list.js'
 import type { Definition } from './definition.js'
 
 const MOST_STATES = 50_000
-const ALPHABET = [...Array.from({ length: 95 }, (_, i) => 32 + i), 0xe9, 0xc9, 0x416, 0x4e2d, 0x1f600]
+const ALPHABET = [
+  ...Array.from({ length: 95 }, (_, i) => 32 + i),
+  0xe9,
+  0xc9,
+  0x416,
+  0x4e2d,
+  0x1f600,
+]
 
 export function uncovered({ stored }: Definition, display: MaskList): string | undefined {
   for (const one of stored.masks) {
@@ -32,7 +39,9 @@ function gap(from: Automaton, into: readonly Automaton[]): string | undefined {
     for (const { cell, sets, text } of front) {
       for (const { to } of cell < 0 ? from.start : from.cells[cell]!.next) {
         if (to === END) {
-          const covered = sets.some((set, i) => set.some((at) => edges(into[i]!, at).some((e) => e.to === END)))
+          const covered = sets.some((set, i) =>
+            set.some((at) => edges(into[i]!, at).some((e) => e.to === END)),
+          )
           if (!covered) return text
           continue
         }
@@ -54,7 +63,8 @@ function gap(from: Automaton, into: readonly Automaton[]): string | undefined {
   return undefined
 }
 
-const edges = (automaton: Automaton, at: number) => (at < 0 ? automaton.start : automaton.cells[at]!.next)
+const edges = (automaton: Automaton, at: number) =>
+  at < 0 ? automaton.start : automaton.cells[at]!.next
 
 function stepAll(automaton: Automaton, set: readonly number[], code: number): number[] {
   const next = new Set<number>()

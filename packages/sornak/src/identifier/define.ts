@@ -38,12 +38,19 @@ export const DEFINITION_KEYS = [
 const CATALOG_KEYS = ['cites', 'headers'] as const
 
 /** The definition, or undefined where a problem was found; problems go to the reader. */
-export function define(key: string, source: PlainMap, path: Path, reader: Reader): Definition | undefined {
+export function define(
+  key: string,
+  source: PlainMap,
+  path: Path,
+  reader: Reader,
+): Definition | undefined {
   const before = reader.problems.length
   reader.keys(source, [...DEFINITION_KEYS, ...CATALOG_KEYS], path)
   const at = (name: string): Path => [...path, name]
-  const textOf = (name: string) => (source[name] === undefined ? undefined : reader.text(source[name], at(name)))
-  const flagOf = (name: string) => (source[name] === undefined ? undefined : reader.flag(source[name], at(name)))
+  const textOf = (name: string) =>
+    source[name] === undefined ? undefined : reader.text(source[name], at(name))
+  const flagOf = (name: string) =>
+    source[name] === undefined ? undefined : reader.flag(source[name], at(name))
 
   if (source['stored'] === undefined) {
     return reader.refuse(
@@ -55,8 +62,14 @@ export function define(key: string, source: PlainMap, path: Path, reader: Reader
     )
   }
   const stored = masks(source['stored'], at('stored'), reader)
-  const displays = source['display'] === undefined ? undefined : readDisplays(source['display'], at('display'), reader)
-  const alsoRead = source['also-read'] === undefined ? undefined : masks(source['also-read'], at('also-read'), reader)
+  const displays =
+    source['display'] === undefined
+      ? undefined
+      : readDisplays(source['display'], at('display'), reader)
+  const alsoRead =
+    source['also-read'] === undefined
+      ? undefined
+      : masks(source['also-read'], at('also-read'), reader)
   const entryText = textOf('entry')
   const entry = entryText === undefined ? undefined : masks(entryText, at('entry'), reader)
   if (!stored) return undefined
@@ -73,7 +86,8 @@ export function define(key: string, source: PlainMap, path: Path, reader: Reader
     )
   }
   const sensitivity =
-    readWord<Sensitivity>(source, 'sensitivity', ['open', 'personal', 'secret'], path, reader) ?? 'personal'
+    readWord<Sensitivity>(source, 'sensitivity', ['open', 'personal', 'secret'], path, reader) ??
+    'personal'
   const definition: Definition = {
     key,
     title: textOf('title') ?? key,
@@ -81,10 +95,14 @@ export function define(key: string, source: PlainMap, path: Path, reader: Reader
     stored,
     display: displays ? [...displays.values()][0]! : stored,
     displays: displays ?? new Map([['display', stored]]),
-    entry: entry?.masks[0] ?? withoutHide((displays ? [...displays.values()][0]! : stored).masks[0]!),
+    entry:
+      entry?.masks[0] ?? withoutHide((displays ? [...displays.values()][0]! : stored).masks[0]!),
     alsoRead,
     zeros,
-    check: source['check'] === undefined ? undefined : readCheck(source['check'], at('check'), stored, reader),
+    check:
+      source['check'] === undefined
+        ? undefined
+        : readCheck(source['check'], at('check'), stored, reader),
     never: readRules(source, 'never', path, stored, reader),
     only: readRules(source, 'only', path, stored, reader),
     unique: flagOf('unique') ?? false,
@@ -105,14 +123,25 @@ function masks(value: Plain, path: Path, reader: Reader): MaskList | undefined {
   const texts = reader.texts(value, path)
   if (!texts) return undefined
   if (texts.length === 0) {
-    return reader.refuse('mask-missing', path, 'The list of masks is empty.', 'Write at least one mask.')
+    return reader.refuse(
+      'mask-missing',
+      path,
+      'The list of masks is empty.',
+      'Write at least one mask.',
+    )
   }
   const built = texts.map((text, i): Mask | undefined => {
     const made = tryMask(text)
     if (made.ok) return made.mask
     const { code, message, todo, example, at } = made.problem
     const where = isList(value) ? [...path, i] : path
-    return reader.refuse(code, where, `In the mask "${text}": ${lower(message)}`, `${todo} For example: ${example}`, { offset: at })
+    return reader.refuse(
+      code,
+      where,
+      `In the mask "${text}": ${lower(message)}`,
+      `${todo} For example: ${example}`,
+      { offset: at },
+    )
   })
   return built.every((one) => one !== undefined) ? listOf(built) : undefined
 }
@@ -122,11 +151,20 @@ function readDisplays(value: Plain, path: Path, reader: Reader): Map<string, Mas
     const list = masks(value, path, reader)
     return list && new Map([['display', list]])
   }
-  const named = Object.entries(value).map(([name, one]) => [name, masks(one, [...path, name], reader)] as const)
+  const named = Object.entries(value).map(
+    ([name, one]) => [name, masks(one, [...path, name], reader)] as const,
+  )
   if (named.length === 0) {
-    return reader.refuse('mask-missing', path, 'No display form is named here.', 'Write, for example, national: "{3} {4}".')
+    return reader.refuse(
+      'mask-missing',
+      path,
+      'No display form is named here.',
+      'Write, for example, national: "{3} {4}".',
+    )
   }
-  return named.every((pair): pair is [string, MaskList] => pair[1] !== undefined) ? new Map(named) : undefined
+  return named.every((pair): pair is [string, MaskList] => pair[1] !== undefined)
+    ? new Map(named)
+    : undefined
 }
 
 function refusePads(stored: MaskList, path: Path, reader: Reader): void {
@@ -151,7 +189,8 @@ function readCheck(value: Plain, path: Path, stored: MaskList, reader: Reader): 
   const source = isMap(value) ? value : { scheme: value }
   reader.keys(source, ['scheme', 'over'], path)
   const inside = (name: string) => (isMap(value) ? [...path, name] : path)
-  const name = source['scheme'] === undefined ? undefined : reader.text(source['scheme'], inside('scheme'))
+  const name =
+    source['scheme'] === undefined ? undefined : reader.text(source['scheme'], inside('scheme'))
   if (name === undefined) return undefined
   const scheme = SCHEMES.get(name)
   if (!scheme) {
@@ -171,7 +210,13 @@ function readCheck(value: Plain, path: Path, stored: MaskList, reader: Reader): 
   return parts && { scheme, over: parts }
 }
 
-function readRules(source: PlainMap, key: 'never' | 'only', path: Path, stored: MaskList, reader: Reader): PartRule[] {
+function readRules(
+  source: PlainMap,
+  key: 'never' | 'only',
+  path: Path,
+  stored: MaskList,
+  reader: Reader,
+): PartRule[] {
   const value = source[key]
   if (value === undefined) return []
   const at = [...path, key]
@@ -200,7 +245,10 @@ function readRules(source: PlainMap, key: 'never' | 'only', path: Path, stored: 
 }
 
 function knownPart(part: string, path: Path, stored: MaskList, reader: Reader): void {
-  const known = [WHOLE, ...stored.masks.flatMap((one) => one.program.slots.flatMap((slot) => slot.name ?? []))]
+  const known = [
+    WHOLE,
+    ...stored.masks.flatMap((one) => one.program.slots.flatMap((slot) => slot.name ?? [])),
+  ]
   if (known.includes(part)) return
   const near = nearest(part, known)
   reader.refuse(
@@ -219,7 +267,9 @@ function canHaveLength(stored: MaskList, part: string, length: number): boolean 
       const [min, max] = extent(one.nodes)
       return min <= length && length <= max
     }
-    return one.program.slots.some((slot) => slot.name === part && slot.min <= length && length <= slot.max)
+    return one.program.slots.some(
+      (slot) => slot.name === part && slot.min <= length && length <= slot.max,
+    )
   })
 }
 
@@ -234,11 +284,21 @@ function extent(nodes: readonly Node[]): [number, number] {
   )
 }
 
-function readReveal(text: string | undefined, sensitivity: Sensitivity, path: Path, reader: Reader): Reveal {
+function readReveal(
+  text: string | undefined,
+  sensitivity: Sensitivity,
+  path: Path,
+  reader: Reader,
+): Reveal {
   if (text === undefined) return sensitivity === 'open' ? REVEAL_ALL : REVEAL_NONE
   const reveal = parseReveal(text)
   if (reveal) return reveal
-  reader.refuse('reveal', path, `"${text}" does not say what may be seen.`, 'Write none, all, "last 4", or "first 6 last 4".')
+  reader.refuse(
+    'reveal',
+    path,
+    `"${text}" does not say what may be seen.`,
+    'Write none, all, "last 4", or "first 6 last 4".',
+  )
   return REVEAL_NONE
 }
 
@@ -247,7 +307,8 @@ function readSamples(value: Plain | undefined, path: Path, reader: Reader): Defi
   const map = reader.map(value, path, '"fits" and "does-not-fit"')
   if (!map) return { fits: [], doesNotFit: [] }
   reader.keys(map, ['fits', 'does-not-fit'], path)
-  const texts = (key: string) => (map[key] === undefined ? [] : (reader.texts(map[key], [...path, key]) ?? []))
+  const texts = (key: string) =>
+    map[key] === undefined ? [] : (reader.texts(map[key], [...path, key]) ?? [])
   return { fits: texts('fits'), doesNotFit: texts('does-not-fit') }
 }
 
@@ -256,12 +317,25 @@ function runSamples(definition: Definition, path: Path, reader: Reader): void {
   fits.forEach((text, i) => {
     const found = fit(definition, text)
     if (found.ok) return
-    const why = found.code === 'shape' ? found.misfit.message : `Its ${found.code === 'reserved' ? `part "${found.part}" is reserved` : 'check digit is not right'}.`
-    reader.refuse('sample-misfit', [...path, 'samples', 'fits', i], `The sample "${text}" does not fit. ${why}`, 'Mend the sample or the definition.')
+    const why =
+      found.code === 'shape'
+        ? found.misfit.message
+        : `Its ${found.code === 'reserved' ? `part "${found.part}" is reserved` : 'check digit is not right'}.`
+    reader.refuse(
+      'sample-misfit',
+      [...path, 'samples', 'fits', i],
+      `The sample "${text}" does not fit. ${why}`,
+      'Mend the sample or the definition.',
+    )
   })
   doesNotFit.forEach((text, i) => {
     if (!fit(definition, text).ok) return
-    reader.refuse('sample-fits', [...path, 'samples', 'does-not-fit', i], `The sample "${text}" fits, though it should not.`, 'Mend the sample, or make the definition stricter.')
+    reader.refuse(
+      'sample-fits',
+      [...path, 'samples', 'does-not-fit', i],
+      `The sample "${text}" fits, though it should not.`,
+      'Mend the sample, or make the definition stricter.',
+    )
   })
 }
 
@@ -279,11 +353,18 @@ function checkCover(definition: Definition, path: Path, reader: Reader): void {
   }
 }
 
-function readWord<T extends string>(source: PlainMap, key: string, words: readonly T[], path: Path, reader: Reader): T | undefined {
+function readWord<T extends string>(
+  source: PlainMap,
+  key: string,
+  words: readonly T[],
+  path: Path,
+  reader: Reader,
+): T | undefined {
   const value = source[key]
   if (value === undefined) return undefined
   const text = reader.text(value, [...path, key])
-  if (text === undefined || (words as readonly string[]).includes(text)) return text as T | undefined
+  if (text === undefined || (words as readonly string[]).includes(text))
+    return text as T | undefined
   const near = nearest(text, words)
   return reader.refuse(
     'word-unknown',
@@ -293,7 +374,8 @@ function readWord<T extends string>(source: PlainMap, key: string, words: readon
   )
 }
 
-const allDigits = ({ nodes }: Mask) => nodes.every((node) => node.kind === 'slot' && node.chars.kind === 'digit')
+const allDigits = ({ nodes }: Mask) =>
+  nodes.every((node) => node.kind === 'slot' && node.chars.kind === 'digit')
 
 /** The default entry mask is the display mask with nothing hidden. */
 function withoutHide(one: Mask): Mask {

@@ -10,7 +10,12 @@ export type Fit =
   | { readonly ok: true; readonly plain: string }
   | { readonly ok: false; readonly code: 'shape'; readonly misfit: Misfit }
   | { readonly ok: false; readonly code: 'check-digit'; readonly scheme: string }
-  | { readonly ok: false; readonly code: 'reserved'; readonly part: string; readonly rule: 'never' | 'only' }
+  | {
+      readonly ok: false
+      readonly code: 'reserved'
+      readonly part: string
+      readonly rule: 'never' | 'only'
+    }
 
 /** Strict: the text as it stands, no separators added or dropped. */
 export function fit(definition: Definition, text: string): Fit {
@@ -36,7 +41,11 @@ function fitExactly(definition: Definition, text: string): Fit {
   if (check) {
     const { over, scheme } = check
     const subject =
-      over === 'plain' ? plain : over === 'stored' ? text : over.map((name) => part(name) ?? '').join('')
+      over === 'plain'
+        ? plain
+        : over === 'stored'
+          ? text
+          : over.map((name) => part(name) ?? '').join('')
     if (!passes(scheme, subject)) return { ok: false, code: 'check-digit', scheme: scheme.title }
   }
   for (const rule of never) {

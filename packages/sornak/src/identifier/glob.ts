@@ -12,7 +12,7 @@ function matches(pattern: string, text: string): boolean {
   let p = 0
   let star = -1
   let mark = 0
-  for (let t = 0; t < text.length; ) {
+  for (let t = 0; t < text.length;) {
     if (pattern[p] === '*') {
       star = p++
       mark = t

@@ -55,14 +55,19 @@ function expand(nodes: readonly Node[]): { all: Place[][]; complete: boolean } {
   }
   for (const node of nodes) {
     if (node.kind === 'literal') {
-      cross([[...node.text].map((char): Place => {
-        const code = char.codePointAt(0)!
-        return { chars: code < 128 ? [code] : [], open: code >= 128, slot: undefined }
-      })])
+      cross([
+        [...node.text].map((char): Place => {
+          const code = char.codePointAt(0)!
+          return { chars: code < 128 ? [code] : [], open: code >= 128, slot: undefined }
+        }),
+      ])
     } else if (node.kind === 'slot') {
       const place = placeOf(node)
       const most = node.max === Infinity ? LONGEST : node.max
-      const widths = Array.from({ length: Math.min(most, LONGEST) - node.min + 1 }, (_, i) => node.min + i)
+      const widths = Array.from(
+        { length: Math.min(most, LONGEST) - node.min + 1 },
+        (_, i) => node.min + i,
+      )
       if (most > LONGEST) complete = false
       cross(widths.map((width) => Array<Place>(width).fill(place)))
     } else {

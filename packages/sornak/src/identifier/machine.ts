@@ -90,10 +90,16 @@ export function machineOf(
 
   const machine: Machine = {
     length,
-    start: node(0, scheme?.start ?? 0, spans.map((span) => span.ranges.map((): Tight => 1))),
+    start: node(
+      0,
+      scheme?.start ?? 0,
+      spans.map((span) => span.ranges.map((): Tight => 1)),
+    ),
     alphabet,
     checked: definition.check === undefined || subject !== undefined,
-    exact: !places.some((place) => place.open) && (definition.check === undefined || subject !== undefined),
+    exact:
+      !places.some((place) => place.open) &&
+      (definition.check === undefined || subject !== undefined),
     step(from, code) {
       let to = from.next[code]
       if (to === undefined) from.next[code] = to = make(from, code)
@@ -125,19 +131,25 @@ function narrow(tight: Tight, { low, high }: TextRange, i: number, code: number)
 }
 
 function spansOf({ never, only }: Definition, { places, parts }: Layout): Span[] {
-  return [...never.map((rule) => ({ rule, forbids: true })), ...only.map((rule) => ({ rule, forbids: false }))].flatMap(
-    ({ rule, forbids }) => {
-      const span = rule.part === WHOLE ? ([0, places.length] as const) : parts.get(rule.part)
-      if (!span || span[0] === span[1]) return []
-      const [from, to] = span
-      return [{ from, to, forbids, ranges: rule.ranges.filter(({ low }) => low.length === to - from) }]
-    },
-  )
+  return [
+    ...never.map((rule) => ({ rule, forbids: true })),
+    ...only.map((rule) => ({ rule, forbids: false })),
+  ].flatMap(({ rule, forbids }) => {
+    const span = rule.part === WHOLE ? ([0, places.length] as const) : parts.get(rule.part)
+    if (!span || span[0] === span[1]) return []
+    const [from, to] = span
+    return [
+      { from, to, forbids, ranges: rule.ranges.filter(({ low }) => low.length === to - from) },
+    ]
+  })
 }
 
 // Place -> how many subject characters follow it. Undefined where parts are taken out of order, which
 // one pass from the left cannot follow.
-function subjectOf(check: Check | undefined, { places, parts }: Layout): Map<number, number> | undefined {
+function subjectOf(
+  check: Check | undefined,
+  { places, parts }: Layout,
+): Map<number, number> | undefined {
   if (!check) return undefined
   const subject: number[] = []
   if (check.over === 'plain') places.forEach((place, i) => place.slot && subject.push(i))

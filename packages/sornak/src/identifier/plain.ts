@@ -31,7 +31,13 @@ export interface Reader {
   list(value: Plain, path: Path, what: string): readonly Plain[] | undefined
   /** Refuses keys that are not known, with the nearest that is. */
   keys(value: PlainMap, known: readonly string[], path: Path): void
-  refuse(code: string, path: Path, message: string, todo: string, more?: { onKey?: boolean; offset?: number }): undefined
+  refuse(
+    code: string,
+    path: Path,
+    message: string,
+    todo: string,
+    more?: { onKey?: boolean; offset?: number },
+  ): undefined
 }
 
 export type Path = readonly (string | number)[]
@@ -54,7 +60,12 @@ export function reader(problems: RulesProblem[] = []): Reader {
           `Put it in quotes, "${value.source}": leading zeros and long digits survive only as text.`,
         )
       }
-      return refuse('text-expected', path, `${kindOf(value)} stands where text belongs.`, 'Write one text.')
+      return refuse(
+        'text-expected',
+        path,
+        `${kindOf(value)} stands where text belongs.`,
+        'Write one text.',
+      )
     },
     texts(value, path) {
       if (!isList(value)) {
@@ -66,20 +77,40 @@ export function reader(problems: RulesProblem[] = []): Reader {
     },
     flag(value, path) {
       if (value === 'true' || value === 'false') return value === 'true'
-      return refuse('flag-expected', path, 'This is either "true" or "false".', 'Write true or false.')
+      return refuse(
+        'flag-expected',
+        path,
+        'This is either "true" or "false".',
+        'Write true or false.',
+      )
     },
     count(value, path) {
       const source = value instanceof JsonNumber ? value.source : value
       if (typeof source === 'string' && /^\d{1,9}$/.test(source)) return Number.parseInt(source, 10)
-      return refuse('count-expected', path, 'A whole number belongs here.', 'Write digits only, such as 3.')
+      return refuse(
+        'count-expected',
+        path,
+        'A whole number belongs here.',
+        'Write digits only, such as 3.',
+      )
     },
     map(value, path, what) {
       if (isMap(value)) return value
-      return refuse('map-expected', path, `${kindOf(value)} stands where ${what} belong.`, 'Write "name: value" lines, indented.')
+      return refuse(
+        'map-expected',
+        path,
+        `${kindOf(value)} stands where ${what} belong.`,
+        'Write "name: value" lines, indented.',
+      )
     },
     list(value, path, what) {
       if (isList(value)) return value
-      return refuse('list-expected', path, `${kindOf(value)} stands where a list of ${what} belongs.`, 'Start each entry with "- ".')
+      return refuse(
+        'list-expected',
+        path,
+        `${kindOf(value)} stands where a list of ${what} belongs.`,
+        'Start each entry with "- ".',
+      )
     },
     keys(value, known, path) {
       for (const key of Object.keys(value)) {

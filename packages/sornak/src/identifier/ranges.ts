@@ -13,9 +13,12 @@ export interface PartRule {
 }
 
 /** The range a text stands for, or what is wrong with it. */
-export function parseRange(text: string): TextRange | { readonly wrong: string; readonly todo: string } {
+export function parseRange(
+  text: string,
+): TextRange | { readonly wrong: string; readonly todo: string } {
   const dots = text.indexOf('..')
-  if (text === '') return { wrong: 'an empty text matches nothing', todo: 'Write the text to match.' }
+  if (text === '')
+    return { wrong: 'an empty text matches nothing', todo: 'Write the text to match.' }
   if (dots < 0) return { low: text, high: text }
   const low = text.slice(0, dots)
   const high = text.slice(dots + 2)

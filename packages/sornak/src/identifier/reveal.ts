@@ -28,7 +28,10 @@ export function hide(text: string, { first, last }: Reveal = REVEAL_NONE): strin
   if (first === Infinity) return text
   const chars = [...text]
   const places = chars.flatMap((char, i) => (NAMING.test(char) ? [i] : []))
-  const visible = new Set([...places.slice(0, first), ...places.slice(Math.max(0, places.length - last))])
+  const visible = new Set([
+    ...places.slice(0, first),
+    ...places.slice(Math.max(0, places.length - last)),
+  ])
   return chars.map((char, i) => (NAMING.test(char) && !visible.has(i) ? '•' : char)).join('')
 }
 

@@ -30,7 +30,11 @@ export interface ColumnRule {
 
 export type Binding =
   | { readonly kind: 'one'; readonly definition: Definition }
-  | { readonly kind: 'by'; readonly column: string; readonly cases: ReadonlyMap<string, Definition> }
+  | {
+      readonly kind: 'by'
+      readonly column: string
+      readonly cases: ReadonlyMap<string, Definition>
+    }
 
 /** A finding that the steward has seen and accepts. */
 export interface Accepted {
@@ -53,7 +57,9 @@ const ACCEPTED_KEYS = ['in', 'column', 'finding', 'at-most', 'because', 'by', 'u
 export function readRules(
   source: Plain,
   findingCodes: readonly string[],
-): { readonly ok: true; readonly rules: Rules } | { readonly ok: false; readonly problems: readonly RulesProblem[] } {
+):
+  | { readonly ok: true; readonly rules: Rules }
+  | { readonly ok: false; readonly problems: readonly RulesProblem[] } {
   const read = reader()
   const top = read.map(source, [], '"sornak: 1" and the keys that follow')
   if (!top) return { ok: false, problems: read.problems }
@@ -72,9 +78,19 @@ export function readRules(
 function checkVersion(top: PlainMap, read: Reader): void {
   const version = top['sornak']
   if (version === undefined) {
-    read.refuse('version-missing', [], 'The file does not say that it is a rules file.', 'Start it with the line "sornak: 1".')
+    read.refuse(
+      'version-missing',
+      [],
+      'The file does not say that it is a rules file.',
+      'Start it with the line "sornak: 1".',
+    )
   } else if (read.count(version, ['sornak']) !== 1) {
-    read.refuse('version-unknown', ['sornak'], 'This version of rules files is not known.', 'Write "sornak: 1".')
+    read.refuse(
+      'version-unknown',
+      ['sornak'],
+      'This version of rules files is not known.',
+      'Write "sornak: 1".',
+    )
   }
 }
 
@@ -85,9 +101,19 @@ function readIdentifiers(top: PlainMap, read: Reader): Map<string, Definition> {
   for (const [key, value] of Object.entries(map ?? {})) {
     const path = ['identifiers', key]
     if (!/^\p{L}[\p{L}\d_./-]*$/u.test(key)) {
-      read.refuse('name', path, `"${key}" cannot be a name.`, 'Start with a letter; then letters, digits, "-", "_", "." and "/".', { onKey: true })
+      read.refuse(
+        'name',
+        path,
+        `"${key}" cannot be a name.`,
+        'Start with a letter; then letters, digits, "-", "_", "." and "/".',
+        { onKey: true },
+      )
     }
-    const own = read.map(value, path, `the keys ${DEFINITION_KEYS.slice(3, 6).join(', ')} and so on`)
+    const own = read.map(
+      value,
+      path,
+      `the keys ${DEFINITION_KEYS.slice(3, 6).join(', ')} and so on`,
+    )
     const whole = own && resolveLike(own, key, map!, path, read, [key])
     const definition = whole && define(key, whole, path, read)
     if (definition) found.set(key, definition)
@@ -108,7 +134,12 @@ function resolveLike(
   const name = read.text(own['like'], [...path, 'like'])
   if (name === undefined) return undefined
   if (trail.slice(1).includes(name) || name === key) {
-    return read.refuse('like-circle', [...path, 'like'], `"${key}" is like itself.`, 'Take one "like" out of the circle.')
+    return read.refuse(
+      'like-circle',
+      [...path, 'like'],
+      `"${key}" is like itself.`,
+      'Take one "like" out of the circle.',
+    )
   }
   const { like: _like, ...rest } = own
   const other = all[name]
@@ -130,7 +161,11 @@ function resolveLike(
   )
 }
 
-function readColumns(top: PlainMap, identifiers: ReadonlyMap<string, Definition>, read: Reader): ColumnRule[] {
+function readColumns(
+  top: PlainMap,
+  identifiers: ReadonlyMap<string, Definition>,
+  read: Reader,
+): ColumnRule[] {
   if (top['columns'] === undefined) return []
   const list = read.list(top['columns'], ['columns'], 'files and their columns')
   return (list ?? []).flatMap((value, i): ColumnRule[] => {
@@ -140,20 +175,38 @@ function readColumns(top: PlainMap, identifiers: ReadonlyMap<string, Definition>
     read.keys(map, COLUMN_KEYS, path)
     const name = required(map, 'in', path, read)
     const bind = new Map<string, Binding>()
-    const columns = map['bind'] === undefined ? missing('bind', path, read) : read.map(map['bind'], [...path, 'bind'], 'columns and identifiers')
+    const columns =
+      map['bind'] === undefined
+        ? missing('bind', path, read)
+        : read.map(map['bind'], [...path, 'bind'], 'columns and identifiers')
     for (const [column, to] of Object.entries(columns ?? {})) {
       const binding = readBinding(to, [...path, 'bind', column], identifiers, read)
       if (binding) bind.set(column, binding)
     }
-    const headerRow = map['header-row'] === undefined ? 1 : read.count(map['header-row'], [...path, 'header-row'])
-    if (headerRow === 0) read.refuse('header-row', [...path, 'header-row'], 'Rows are counted from 1.', 'Write header-row: 1 for the first row.')
-    const skipLast = map['skip-last'] === undefined ? 0 : read.count(map['skip-last'], [...path, 'skip-last'])
+    const headerRow =
+      map['header-row'] === undefined ? 1 : read.count(map['header-row'], [...path, 'header-row'])
+    if (headerRow === 0)
+      read.refuse(
+        'header-row',
+        [...path, 'header-row'],
+        'Rows are counted from 1.',
+        'Write header-row: 1 for the first row.',
+      )
+    const skipLast =
+      map['skip-last'] === undefined ? 0 : read.count(map['skip-last'], [...path, 'skip-last'])
     const key = map['key'] === undefined ? undefined : read.text(map['key'], [...path, 'key'])
-    return name === undefined ? [] : [{ in: name, headerRow: headerRow ?? 1, skipLast: skipLast ?? 0, key, bind }]
+    return name === undefined
+      ? []
+      : [{ in: name, headerRow: headerRow ?? 1, skipLast: skipLast ?? 0, key, bind }]
   })
 }
 
-function readBinding(value: Plain, path: Path, identifiers: ReadonlyMap<string, Definition>, read: Reader): Binding | undefined {
+function readBinding(
+  value: Plain,
+  path: Path,
+  identifiers: ReadonlyMap<string, Definition>,
+  read: Reader,
+): Binding | undefined {
   if (!isMap(value)) {
     const definition = readReference(value, path, identifiers, read)
     return definition && { kind: 'one', definition }
@@ -168,19 +221,29 @@ function readBinding(value: Plain, path: Path, identifiers: ReadonlyMap<string, 
   return column === undefined ? undefined : { kind: 'by', column, cases }
 }
 
-function readReference(value: Plain, path: Path, identifiers: ReadonlyMap<string, Definition>, read: Reader): Definition | undefined {
+function readReference(
+  value: Plain,
+  path: Path,
+  identifiers: ReadonlyMap<string, Definition>,
+  read: Reader,
+): Definition | undefined {
   const name = read.text(value, path)
   if (name === undefined) return undefined
   const known = identifiers.get(name) ?? fromCatalog(name)
   if (known) return known
   // A definition with a problem of its own is known by name; one problem is enough.
-  if (read.problems.some((problem) => problem.path[0] === 'identifiers' && problem.path[1] === name)) return undefined
-  const near = nearest(name, [...identifiers.keys(), ...CATALOG.keys()])
+  const broken = read.problems.flatMap(({ path: [top, key] }) =>
+    top === 'identifiers' && typeof key === 'string' ? key : [],
+  )
+  if (broken.includes(name)) return undefined
+  const near = nearest(name, [...identifiers.keys(), ...broken, ...CATALOG.keys()])
   return read.refuse(
     'identifier-unknown',
     path,
     `Unknown identifier "${name}".`,
-    near ? `Did you mean "${near}"?` : `Define it under "identifiers", or use a catalog entry ("sornak catalog").`,
+    near
+      ? `Did you mean "${near}"?`
+      : `Define it under "identifiers", or use a catalog entry ("sornak catalog").`,
   )
 }
 
@@ -192,18 +255,38 @@ function readAccepted(top: PlainMap, findingCodes: readonly string[], read: Read
     const map = read.map(value, path, 'the keys "in", "column", "finding" and "because"')
     if (!map) return []
     read.keys(map, ACCEPTED_KEYS, path)
-    const [name, column, finding, because] = ['in', 'column', 'finding', 'because'].map((key) => required(map, key, path, read))
+    const [name, column, finding, because] = ['in', 'column', 'finding', 'because'].map((key) =>
+      required(map, key, path, read),
+    )
     if (finding !== undefined && !findingCodes.includes(finding)) {
       const near = nearest(finding, findingCodes)
-      read.refuse('finding-unknown', [...path, 'finding'], `There is no finding "${finding}".`, near ? `Did you mean "${near}"?` : `Findings: ${findingCodes.join(', ')}.`)
+      read.refuse(
+        'finding-unknown',
+        [...path, 'finding'],
+        `There is no finding "${finding}".`,
+        near ? `Did you mean "${near}"?` : `Findings: ${findingCodes.join(', ')}.`,
+      )
     }
-    const until = map['until'] === undefined ? undefined : read.text(map['until'], [...path, 'until'])
+    const until =
+      map['until'] === undefined ? undefined : read.text(map['until'], [...path, 'until'])
     if (until !== undefined && !/^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/.test(until)) {
-      read.refuse('date', [...path, 'until'], `"${until}" is not a day.`, 'Write year, month and day: 2027-06-30.')
+      read.refuse(
+        'date',
+        [...path, 'until'],
+        `"${until}" is not a day.`,
+        'Write year, month and day: 2027-06-30.',
+      )
     }
-    const atMost = map['at-most'] === undefined ? Infinity : read.count(map['at-most'], [...path, 'at-most'])
+    const atMost =
+      map['at-most'] === undefined ? Infinity : read.count(map['at-most'], [...path, 'at-most'])
     const by = map['by'] === undefined ? undefined : read.text(map['by'], [...path, 'by'])
-    if (name === undefined || column === undefined || finding === undefined || because === undefined) return []
+    if (
+      name === undefined ||
+      column === undefined ||
+      finding === undefined ||
+      because === undefined
+    )
+      return []
     return [{ in: name, column, finding, because, by, until, atMost: atMost ?? Infinity }]
   })
 }
@@ -213,5 +296,10 @@ function required(map: PlainMap, key: string, path: Path, read: Reader): string 
 }
 
 function missing(key: string, path: Path, read: Reader): undefined {
-  return read.refuse('key-missing', path, `The key "${key}" is missing here.`, `Add a line "${key}: …".`)
+  return read.refuse(
+    'key-missing',
+    path,
+    `The key "${key}" is missing here.`,
+    `Add a line "${key}: …".`,
+  )
 }

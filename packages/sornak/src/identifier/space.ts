@@ -84,7 +84,11 @@ function make(definition: Definition): Space {
 
 function digitsOf(definition: Definition, layout: Layout): Digits[] {
   const plus = layout.places[0]?.chars.length === 1 && layout.places[0].chars[0] === PLUS
-  const machine = machineOf(definition, layout, (code, place) => isDigit(code) || (code === PLUS && place === layout.places[0]))
+  const machine = machineOf(
+    definition,
+    layout,
+    (code, place) => isDigit(code) || (code === PLUS && place === layout.places[0]),
+  )
   const width = layout.places.length - (plus ? 1 : 0)
   const first = plus ? machine.step(machine.start, PLUS) : machine.start
   if (!first || width === 0 || machine.endings(first) === 0n) return []
@@ -110,11 +114,18 @@ function upTo({ machine, first, width }: Digits, limit: bigint): bigint {
   return sum + 1n
 }
 
-function collect(one: Digits, low: bigint, high: bigint, limit: number, out: { value: bigint; text: string }[]): void {
+function collect(
+  one: Digits,
+  low: bigint,
+  high: bigint,
+  limit: number,
+  out: { value: bigint; text: string }[],
+): void {
   const { machine, width } = one
   const lowText = low.toString().padStart(width, '0')
   if (lowText.length > width) return
-  const highText = high.toString().length > width ? '9'.repeat(width) : high.toString().padStart(width, '0')
+  const highText =
+    high.toString().length > width ? '9'.repeat(width) : high.toString().padStart(width, '0')
   let left = limit
   const visit = (node: MachineNode, text: string, onLow: boolean, onHigh: boolean): void => {
     if (left <= 0 || machine.endings(node) === 0n) return
@@ -128,7 +139,8 @@ function collect(one: Digits, low: bigint, high: bigint, limit: number, out: { v
     const to = onHigh ? highText.charCodeAt(i) : 57
     for (let code = from; code <= to && left > 0; code++) {
       const next = machine.step(node, code)
-      if (next) visit(next, text + String.fromCharCode(code), onLow && code === from, onHigh && code === to)
+      if (next)
+        visit(next, text + String.fromCharCode(code), onLow && code === from, onHigh && code === to)
     }
   }
   visit(one.first, '', true, true)

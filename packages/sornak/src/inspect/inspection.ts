@@ -47,7 +47,12 @@ export interface Inspection {
 /** @param firstRecord index of the first data record in the file */
 export function inspection(table: Table, firstRecord: number, options: InspectOptions): Inspection {
   const width = table.headers.length
-  const counts = table.columns.map((column): ColumnCounts => ({ column, values: 0, intact: 0, blank: 0 }))
+  const counts = table.columns.map((column): ColumnCounts => ({
+    column,
+    values: 0,
+    intact: 0,
+    blank: 0,
+  }))
   const second = spool()
 
   function look(view: RecordView, place: RecordPlace): void {
@@ -70,8 +75,10 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     const { index } = column
     const bound = choiceOf(view, column)
     if (!bound) return 'blank'
-    if (index >= view.fields || isBlank(view, index)) return bound.definition.required ? 'no' : 'blank'
-    if (view.rough[index] === 0 && bound.fits(view.bytes, view.starts[index]!, view.ends[index]!)) return 'fits'
+    if (index >= view.fields || isBlank(view, index))
+      return bound.definition.required ? 'no' : 'blank'
+    if (view.rough[index] === 0 && bound.fits(view.bytes, view.starts[index]!, view.ends[index]!))
+      return 'fits'
     return fit(bound.definition, textOf(view, index)).ok ? 'fits' : 'no'
   }
 
@@ -89,7 +96,13 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       if (!bound) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
       const judgement = judge(bound.definition, seen, options.candidates)
-      const where = { file: table.file, record, line: place.line, key: keyText(view), column: column.header }
+      const where = {
+        file: table.file,
+        record,
+        line: place.line,
+        key: keyText(view),
+        column: column.header,
+      }
       found.push(valueFinding(where, bound.definition, judgement, seen, options.reveal))
     }
     return found

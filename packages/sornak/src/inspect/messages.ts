@@ -20,14 +20,20 @@ export function about(count: bigint): string {
   return `about ${digits[0]}${digits[1] === '0' ? '' : `.${digits[1]}`} × 10^${power}`
 }
 
-function sentence(code: FindingCode, definition: Definition, judgement: Judgement, seen: string): string {
+function sentence(
+  code: FindingCode,
+  definition: Definition,
+  judgement: Judgement,
+  seen: string,
+): string {
   const digits = seen.replace(/\D/g, '').length
   const left = judgement.mend ?? judgement.candidates[0]?.text
   const zeros = left === undefined ? 0 : lead(left) - lead(seen)
   switch (code) {
     case 'zeros-lost':
       if (judgement.mend === undefined || zeros <= 0) return 'Zeros at the front may be gone.'
-      if (judgement.findings.length > 1) return `${cap(zeroWords(zeros))} at the front ${zeros === 1 ? 'is' : 'are'} gone.`
+      if (judgement.findings.length > 1)
+        return `${cap(zeroWords(zeros))} at the front ${zeros === 1 ? 'is' : 'are'} gone.`
       return `${digits === 1 ? '1 digit' : `${digits} digits`} where ${left!.replace(/\D/g, '').length} belong; ${zeroWords(zeros)} at the front ${zeros === 1 ? 'is' : 'are'} gone.`
     case 'zeros-added':
       return 'There are more zeros at the front than belong to it.'
@@ -86,7 +92,9 @@ function ending({ verdict, proof, possible, counted }: Judgement): string {
 function reserved({ fit }: Judgement): string {
   if (!fit || fit.ok || fit.code !== 'reserved') return 'It lies in a reserved range.'
   const part = fit.part === 'value' ? 'The value' : `The part "${fit.part}"`
-  return fit.rule === 'never' ? `${part} lies in a range that is never issued.` : `${part} is not among those allowed.`
+  return fit.rule === 'never'
+    ? `${part} lies in a range that is never issued.`
+    : `${part} is not among those allowed.`
 }
 
 function unexplained(definition: Definition, { fit }: Judgement): string {
@@ -104,6 +112,8 @@ const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 function invisible(text: string): string {
   const points = [...text].filter((char) => /[\p{Cc}\p{Cf}\p{Zs}]/u.test(char) && char !== ' ')
-  const names = [...new Set(points)].map((char) => `U+${char.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`)
+  const names = [...new Set(points)].map(
+    (char) => `U+${char.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`,
+  )
   return names.slice(0, 3).join(', ')
 }

@@ -40,7 +40,14 @@ export function hypotheses(definition: Definition, seen: string): Hypothesis[] {
 
 function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   if (findings.length === 0 || !fit(definition, text).ok) return []
-  return [{ originals: { kind: 'texts', texts: [text] }, channels: findings, findings, weight: WEIGHTS.marked }]
+  return [
+    {
+      originals: { kind: 'texts', texts: [text] },
+      channels: findings,
+      findings,
+      weight: WEIGHTS.marked,
+    },
+  ]
 }
 
 function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
@@ -60,7 +67,11 @@ function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypo
   })
 }
 
-function asNumber(definition: Definition, space: Space, { text, findings: marks }: Unmarked): Hypothesis[] {
+function asNumber(
+  definition: Definition,
+  space: Space,
+  { text, findings: marks }: Unmarked,
+): Hypothesis[] {
   return numberTexts(text).flatMap((number) => {
     if (number.negative) return []
     const printed: FindingCode[] = [...marks]
@@ -75,7 +86,8 @@ function asNumber(definition: Definition, space: Space, { text, findings: marks 
       if (space.integers.count > 0n) {
         found.push({ originals: { kind: 'integers', low, high }, channels, findings, weight })
       }
-      if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, findings, channels))
+      if (holdsCodes(space))
+        found.push(...asCode(definition, space, { low, high }, findings, channels))
       if (!rounded) found.push(...asDisplayedNumber(definition, low, findings, channels))
       return found
     })
@@ -117,11 +129,19 @@ function readings(number: NumberText): Reading[] {
   if (digits.length > FIFTEEN && zeros >= digits.length - FIFTEEN) {
     const unit = 10n ** BigInt(digits.length - FIFTEEN)
     add('fifteen-digits', WEIGHTS.fifteenCut, throughFloat(fromSignificant(value, unit, 'cut')))
-    add('fifteen-digits', WEIGHTS.fifteenRounded, throughFloat(fromSignificant(value, unit, 'rounded')))
+    add(
+      'fifteen-digits',
+      WEIGHTS.fifteenRounded,
+      throughFloat(fromSignificant(value, unit, 'rounded')),
+    )
   }
   // A long row of zeros at the end, longer than fifteen digits leave, speaks for fewer digits.
   if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
-    add('short-display', WEIGHTS.shortPlain, fromSignificant(value, 10n ** BigInt(zeros), 'rounded'))
+    add(
+      'short-display',
+      WEIGHTS.shortPlain,
+      fromSignificant(value, 10n ** BigInt(zeros), 'rounded'),
+    )
   }
   return found
 }
@@ -133,7 +153,10 @@ function throughFloat(interval: Interval): Interval {
   const { low, high } = roundedInto(interval, BINARY64)
   return low > high
     ? interval
-    : { low: low < interval.low ? low : interval.low, high: high > interval.high ? high : interval.high }
+    : {
+        low: low < interval.low ? low : interval.low,
+        high: high > interval.high ? high : interval.high,
+      }
 }
 
 function asCode(
@@ -144,7 +167,9 @@ function asCode(
   channels: readonly string[],
 ): Hypothesis[] {
   const longest = space.layouts.reduce((most, { places }) => Math.max(most, places.length), 0)
-  const texts = codesFor(interval, longest, Math.min(4, longest)).filter((code) => fit(definition, code).ok)
+  const texts = codesFor(interval, longest, Math.min(4, longest)).filter(
+    (code) => fit(definition, code).ok,
+  )
   if (texts.length === 0) return []
   return [
     {
@@ -199,7 +224,9 @@ function holdsCodes(space: Space): boolean {
   let holds = codes.get(space)
   if (holds === undefined) {
     holds = space.layouts.some(({ places }) =>
-      places.slice(1, -1).some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
+      places
+        .slice(1, -1)
+        .some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
     )
     codes.set(space, holds)
   }

@@ -50,7 +50,10 @@ export function bindTable(
       problems.push({
         code: 'column-missing',
         message: `${file} has no column "${header}".`,
-        todo: near === undefined ? `Its columns: ${headers.map((one) => `"${one}"`).join(', ')}.` : `Did you mean "${near}"?`,
+        todo:
+          near === undefined
+            ? `Its columns: ${headers.map((one) => `"${one}"`).join(', ')}.`
+            : `Did you mean "${near}"?`,
       })
       return undefined
     }
@@ -75,15 +78,25 @@ export function bindTable(
   const key =
     keyIndex === undefined
       ? undefined
-      : { index: keyIndex, definition: keyed?.choice.kind === 'one' ? keyed.choice.to.definition : undefined }
+      : {
+          index: keyIndex,
+          definition: keyed?.choice.kind === 'one' ? keyed.choice.to.definition : undefined,
+        }
   return { table: { file, headers, columns, key }, problems }
 }
 
-function choose(binding: Binding, find: (header: string) => number | undefined): Choice | undefined {
+function choose(
+  binding: Binding,
+  find: (header: string) => number | undefined,
+): Choice | undefined {
   if (binding.kind === 'one') return { kind: 'one', to: bound(binding.definition) }
   const index = find(binding.column)
   if (index === undefined) return undefined
-  return { kind: 'by', index, cases: new Map([...binding.cases].map(([text, to]) => [text, bound(to)])) }
+  return {
+    kind: 'by',
+    index,
+    cases: new Map([...binding.cases].map(([text, to]) => [text, bound(to)])),
+  }
 }
 
 const bound = (definition: Definition): Bound => ({ definition, fits: matcherOf(definition) })

@@ -9,7 +9,15 @@ import { hypotheses } from './originals.js'
 import { weigh, type Candidate } from './weigh.js'
 import { MEND_ODDS, MOST_AMBIGUOUS } from './weights.js'
 
-export const VERDICTS = ['intact', 'mendable', 'ambiguous', 'lost', 'suspect', 'misfit', 'blank'] as const
+export const VERDICTS = [
+  'intact',
+  'mendable',
+  'ambiguous',
+  'lost',
+  'suspect',
+  'misfit',
+  'blank',
+] as const
 export type Verdict = (typeof VERDICTS)[number]
 
 export interface Judgement {
@@ -31,8 +39,10 @@ export interface Judgement {
 }
 
 const BLANK = /^\s*$/u
-const MISSING = /^(?:null|\(null\)|none|nan|nil|na|n\/a|#n\/a|#na|<na>|nat|\\n|undefined|-?1\.#ind|-nan)$/i
-const OVERFLOW = /^(?:#{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
+const MISSING =
+  /^(?:null|\(null\)|none|nan|nil|na|n\/a|#n\/a|#na|<na>|nat|\\n|undefined|-?1\.#ind|-nan)$/i
+const OVERFLOW =
+  /^(?:#{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
 
 /**
  * Judges one stored text under its definition, without its column.
@@ -46,7 +56,8 @@ export function judge(definition: Definition, seen: string, most = 10): Judgemen
   const fitted = fit(definition, seen)
   if (fitted.ok) return { ...NOTHING, verdict: 'intact', possible: 1n }
   if (MISSING.test(seen.trim())) return blank(definition, ['missing-mark'])
-  if (OVERFLOW.test(seen.trim())) return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
+  if (OVERFLOW.test(seen.trim()))
+    return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = hypotheses(definition, seen)
   const { possible, exact, ranked } = weigh(spaceOf(definition), ways, Math.max(most, 2))
@@ -55,14 +66,31 @@ export function judge(definition: Definition, seen: string, most = 10): Judgemen
     const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
     return { ...NOTHING, verdict: 'misfit', findings: [code], possible: 0n, fit: fitted }
   }
-  const common = { counted: exact, possible, fit: fitted, findings: findingsOf(definition, seen, first) }
+  const common = {
+    counted: exact,
+    possible,
+    fit: fitted,
+    findings: findingsOf(definition, seen, first),
+  }
   const sure = possible === 1n && exact
   if (sure || first.odds >= MEND_ODDS) {
     const proof = sure ? 'exact' : 'odds'
-    return { ...common, verdict: 'mendable', mend: first.text, proof, candidates: ranked.slice(0, most) }
+    return {
+      ...common,
+      verdict: 'mendable',
+      mend: first.text,
+      proof,
+      candidates: ranked.slice(0, most),
+    }
   }
   const verdict = possible <= MOST_AMBIGUOUS ? 'ambiguous' : 'lost'
-  return { ...common, verdict, mend: undefined, proof: undefined, candidates: verdict === 'lost' ? [] : ranked.slice(0, most) }
+  return {
+    ...common,
+    verdict,
+    mend: undefined,
+    proof: undefined,
+    candidates: verdict === 'lost' ? [] : ranked.slice(0, most),
+  }
 }
 
 const NOTHING: Judgement = {
@@ -97,4 +125,10 @@ function findingsOf(definition: Definition, seen: string, { text, by }: Candidat
 
 const leadingZeros = (text: string) => /^\D*(0*)(?=\d)/.exec(text)?.[1]?.length ?? 0
 
-const NUMERIC = new Set(['number-read', 'exponent-form', 'short-display', 'fifteen-digits', 'binary64'])
+const NUMERIC = new Set([
+  'number-read',
+  'exponent-form',
+  'short-display',
+  'fifteen-digits',
+  'binary64',
+])

@@ -45,7 +45,11 @@ export function weigh(space: Space, hypotheses: readonly Hypothesis[], most: num
     total += piece.weight * Number(count)
     return { piece, count, apart: new Set(apart) }
   })
-  const ranked: Candidate[] = [...texts].map(([text, { weight, by }]) => ({ text, odds: weight / total, by }))
+  const ranked: Candidate[] = [...texts].map(([text, { weight, by }]) => ({
+    text,
+    odds: weight / total,
+    by,
+  }))
   for (const { piece, count, apart } of counted.sort((a, b) => b.piece.weight - a.piece.weight)) {
     if (count <= 0n || ranked.length >= most + texts.size) continue
     for (const text of space.list(piece.low, piece.high, most + apart.size)) {
@@ -57,7 +61,9 @@ export function weigh(space: Space, hypotheses: readonly Hypothesis[], most: num
 }
 
 function split(hypotheses: readonly Hypothesis[]): Piece[] {
-  const sets = hypotheses.flatMap((by) => (by.originals.kind === 'integers' ? [{ ...by.originals, by }] : []))
+  const sets = hypotheses.flatMap((by) =>
+    by.originals.kind === 'integers' ? [{ ...by.originals, by }] : [],
+  )
   const starts = [...new Set(sets.flatMap(({ low, high }) => [low < 0n ? 0n : low, high + 1n]))]
   starts.sort((a, b) => (a < b ? -1 : 1))
   return starts.slice(0, -1).flatMap((low, i) => {
@@ -74,7 +80,11 @@ interface Single {
   readonly piece: Piece | undefined
 }
 
-function single(space: Space, hypotheses: readonly Hypothesis[], pieces: readonly Piece[]): Map<string, Single> {
+function single(
+  space: Space,
+  hypotheses: readonly Hypothesis[],
+  pieces: readonly Piece[],
+): Map<string, Single> {
   const by = new Map<string, Hypothesis[]>()
   const known = new Map<string, string>()
   for (const hypothesis of hypotheses) {
@@ -90,8 +100,14 @@ function single(space: Space, hypotheses: readonly Hypothesis[], pieces: readonl
   return new Map(
     [...by].map(([text, list]) => {
       const value = isDigits(text) ? BigInt(text.replace('+', '')) : undefined
-      const piece = value === undefined ? undefined : pieces.find(({ low, high }) => low <= value && value <= high)
-      const home = piece && value !== undefined && space.list(value, value, 64).includes(text) ? piece : undefined
+      const piece =
+        value === undefined
+          ? undefined
+          : pieces.find(({ low, high }) => low <= value && value <= high)
+      const home =
+        piece && value !== undefined && space.list(value, value, 64).includes(text)
+          ? piece
+          : undefined
       const all = heaviest([...new Set([...list, ...(home?.by ?? [])])])
       return [text, { weight: sum(all), by: all, piece: home }]
     }),

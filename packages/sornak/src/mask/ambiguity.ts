@@ -19,14 +19,22 @@ export function twoWays(automaton: Automaton): string | 'too-many' | undefined {
   }
   const seen = new Set<number>()
   let front: Pair[] = []
-  const reach = (from: Pair | undefined, aNext: readonly Edge[], bNext: readonly Edge[], into: Pair[]) => {
+  const reach = (
+    from: Pair | undefined,
+    aNext: readonly Edge[],
+    bNext: readonly Edge[],
+    into: Pair[],
+  ) => {
     for (const { to: a } of aNext) {
       for (const { to: b } of bNext) {
         if (a === END || b === END || b < a) continue
         const parted = a !== b || from?.parted === true
         const key = (a * width + b) * 2 + (parted ? 1 : 0)
         if (seen.has(key)) continue
-        const char = a === b ? common(cells[a]!.chars, cells[a]!.chars) : common(cells[a]!.chars, cells[b]!.chars)
+        const char =
+          a === b
+            ? common(cells[a]!.chars, cells[a]!.chars)
+            : common(cells[a]!.chars, cells[b]!.chars)
         if (char === undefined) continue
         seen.add(key)
         into.push({ a, b, char, from, parted })
@@ -49,7 +57,8 @@ export function twoWays(automaton: Automaton): string | 'too-many' | undefined {
 
   function spell(last: Pair): string {
     const chars: string[] = []
-    for (let at: Pair | undefined = last; at; at = at.from) chars.push(String.fromCodePoint(at.char))
+    for (let at: Pair | undefined = last; at; at = at.from)
+      chars.push(String.fromCodePoint(at.char))
     return chars.reverse().join('')
   }
 }

@@ -56,7 +56,8 @@ export function build(nodes: readonly Node[], view: View): Automaton {
     if (node.kind === 'slot') return slot(node, from)
     if (view === 'plain' || view === 'given') return from
     return [...node.text].reduce<Loose[]>((ends, char) => {
-      if (view === 'loose' && isSeparator(char)) return ends.map(({ into }) => ({ into, gap: true }))
+      if (view === 'loose' && isSeparator(char))
+        return ends.map(({ into }) => ({ into, gap: true }))
       return cell({ chars: classOf(exactly(char)), literal: char, next: [] }, ends)
     }, from)
   }

@@ -46,15 +46,11 @@ export function check(text: string, nodes: readonly Node[]): void {
 }
 
 function sectionsOf(nodes: readonly Node[]): Section[] {
-  return nodes.flatMap((node) =>
-    node.kind === 'section' ? [node, ...sectionsOf(node.nodes)] : [],
-  )
+  return nodes.flatMap((node) => (node.kind === 'section' ? [node, ...sectionsOf(node.nodes)] : []))
 }
 
 function canBeEmpty(nodes: readonly Node[]): boolean {
-  return nodes.every(
-    (node) => node.kind !== 'slot' || node.min === 0,
-  )
+  return nodes.every((node) => node.kind !== 'slot' || node.min === 0)
 }
 
 /** The same mask with every count fixed and no section: a layout that cannot be doubted. */

@@ -18,7 +18,8 @@ export function outline(nodes: readonly Node[]): string {
 export function phrases(nodes: readonly Node[]): string[] {
   return nodes.flatMap((node) => {
     if (node.kind === 'literal') return [`the text "${node.text}"`]
-    if (node.kind === 'section') return [`if there are characters left for it: ${phrases(node.nodes).join(', ')}`]
+    if (node.kind === 'section')
+      return [`if there are characters left for it: ${phrases(node.nodes).join(', ')}`]
     return [slotPhrase(node)]
   })
 }
@@ -28,8 +29,13 @@ export function slotPhrase(slot: Slot): string {
   const many = max !== 1
   const word = kindWord(slot.chars, many)
   const single = max === 1 && min === 1 && slot.chars.kind === 'of'
-  const amount = single ? word :
-    max === Infinity ? `${min} or more ${word}` : min === max ? `${max} ${word}` : `${min} to ${max} ${word}`
+  const amount = single
+    ? word
+    : max === Infinity
+      ? `${min} or more ${word}`
+      : min === max
+        ? `${max} ${word}`
+        : `${min} to ${max} ${word}`
   const notes = [
     slot.name === undefined ? '' : `called "${slot.name}"`,
     slot.pad === undefined ? '' : `filled on the left with "${slot.pad}"`,

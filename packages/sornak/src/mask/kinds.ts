@@ -83,7 +83,9 @@ export function rangesText(ranges: readonly (readonly [number, number])[]): stri
   const char = (c: number) => String.fromCodePoint(c)
   return ranges
     .map(([low, high]) =>
-      low === high ? char(low) : high === low + 1 ? char(low) + char(high) : `${char(low)}..${char(high)}`,
+      high - low < 3
+        ? Array.from({ length: high - low + 1 }, (_, i) => char(low + i)).join('')
+        : `${char(low)}..${char(high)}`,
     )
     .join('')
 }

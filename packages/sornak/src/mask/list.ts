@@ -18,7 +18,11 @@ export function maskList(texts: readonly string[]): MaskList {
 }
 
 export function listOf(masks: readonly Mask[]): MaskList {
-  const list: MaskList = { masks, show: (value) => showFirst(list, value), read: (text, options) => readAll(masks, text, options) }
+  const list: MaskList = {
+    masks,
+    show: (value) => showFirst(list, value),
+    read: (text, options) => readAll(masks, text, options),
+  }
   return list
 }
 
@@ -40,7 +44,11 @@ function showFirst(list: MaskList, value: Given): Shown {
 const hides = (node: Mask['nodes'][number]): boolean =>
   node.kind === 'slot' ? node.hide !== undefined : node.kind === 'section' && node.nodes.some(hides)
 
-function readAll(masks: readonly Mask[], text: string, options?: { readonly strict?: boolean }): Read {
+function readAll(
+  masks: readonly Mask[],
+  text: string,
+  options?: { readonly strict?: boolean },
+): Read {
   for (const strict of options?.strict ? [true] : [true, false]) {
     const read = masks.map((one) => one.read(text, { strict })).filter((one) => one.ok)
     const plains = [...new Set(read.map((one) => one.plain))]
@@ -54,7 +62,10 @@ function readAll(masks: readonly Mask[], text: string, options?: { readonly stri
   return masks.length === 1 && failed[0] ? failed[0] : listMisfit(text, failed[0])
 }
 
-function listMisfit(text: string | object, nearest: Shown | Read | undefined): { ok: false; misfit: Misfit } {
+function listMisfit(
+  text: string | object,
+  nearest: Shown | Read | undefined,
+): { ok: false; misfit: Misfit } {
   const whole = typeof text === 'string' ? text : ''
   if (!nearest || nearest.ok) return misfit('list', whole, 0, 'another form')
   const { at, expected, code } = nearest.misfit

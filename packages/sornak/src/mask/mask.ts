@@ -71,7 +71,9 @@ export function mask(text: string): Mask {
 /** The mask, or why the text is not one, without throwing. */
 export function tryMask(
   text: string,
-): { readonly ok: true; readonly mask: Mask } | { readonly ok: false; readonly problem: MaskProblem } {
+):
+  | { readonly ok: true; readonly mask: Mask }
+  | { readonly ok: false; readonly problem: MaskProblem } {
   try {
     return { ok: true, mask: mask(text) }
   } catch (error) {

@@ -22,7 +22,13 @@ const problem = (
 
 export const problems = {
   maskEmpty: (): MaskProblem =>
-    problem('mask-empty', 0, 'the mask has no slot, so it can hold no value.', 'Write a slot in braces, such as "{5}".', '{5}'),
+    problem(
+      'mask-empty',
+      0,
+      'the mask has no slot, so it can hold no value.',
+      'Write a slot in braces, such as "{5}".',
+      '{5}',
+    ),
 
   slotOpen: (text: string, start: number, at: number): MaskProblem =>
     problem(
@@ -48,7 +54,7 @@ export const problems = {
       at,
       `"${String.fromCodePoint(text.codePointAt(at)!)}" has no meaning inside a slot.`,
       'A slot holds a name, a count, a kind and options: "{area: 3 digit, pad}". Text that stands as it is goes outside the braces.',
-      trialFix(text, splice(text, start, (text.indexOf('}', at) + 1 || text.length), '{1}')),
+      trialFix(text, splice(text, start, text.indexOf('}', at) + 1 || text.length, '{1}')),
     ),
 
   countZero: (text: string, at: number, length: number): MaskProblem =>
@@ -78,7 +84,13 @@ export const problems = {
       trialFix(text, splice(text, at, at + length, '1')),
     ),
 
-  kindUnknown: (text: string, word: string, at: number, end: number, first: boolean): MaskProblem => {
+  kindUnknown: (
+    text: string,
+    word: string,
+    at: number,
+    end: number,
+    first: boolean,
+  ): MaskProblem => {
     const near = nearest(word, [...KIND_NAMES, 'of', ...OPTIONS])
     const named = first && !near
     return problem(
@@ -121,7 +133,10 @@ export const problems = {
       at,
       `the range "${low}..${high}" runs backwards.`,
       `Write "${high}..${low}".`,
-      trialFix(text, splice(text, at, at + raw.length, raw.replace(`${low}..${high}`, `${high}..${low}`))),
+      trialFix(
+        text,
+        splice(text, at, at + raw.length, raw.replace(`${low}..${high}`, `${high}..${low}`)),
+      ),
     ),
 
   optionRepeated: (text: string, word: string, at: number): MaskProblem =>
@@ -139,7 +154,11 @@ export const problems = {
       at,
       `${raw} is not one character.`,
       'An option takes exactly one character in quotes: pad "0".',
-      trialFix(text, splice(text, at, at + raw.length, '"0"'), splice(text, at, at + raw.length, '')),
+      trialFix(
+        text,
+        splice(text, at, at + raw.length, '"0"'),
+        splice(text, at, at + raw.length, ''),
+      ),
     ),
 
   quoteOpen: (text: string, at: number): MaskProblem =>
@@ -202,7 +221,10 @@ export const problems = {
       at,
       `the name "${name}" stands on an earlier slot already.`,
       'Give this part another name, since rules speak of parts by name.',
-      trialFix(text, splice(text, text.indexOf(name, at), text.indexOf(name, at) + name.length, `${name}2`)),
+      trialFix(
+        text,
+        splice(text, text.indexOf(name, at), text.indexOf(name, at) + name.length, `${name}2`),
+      ),
     ),
 
   twoLayouts: (at: number, witness: string, example: string): MaskProblem =>
@@ -229,7 +251,11 @@ export const problems = {
       at,
       `the slot is hidden behind "${hide}", which it also takes as a character.`,
       'Choose a character that cannot stand in the slot, such as "•".',
-      trialFix(text, splice(text, at, end, text.slice(at, end).replace(/hide\s*"(?:[^"\\]|\\.)*"/, 'hide')), splice(text, at, end, '{1 hide}')),
+      trialFix(
+        text,
+        splice(text, at, end, text.slice(at, end).replace(/hide\s*"(?:[^"\\]|\\.)*"/, 'hide')),
+        splice(text, at, end, '{1 hide}'),
+      ),
     ),
 }
 

@@ -30,8 +30,7 @@ export interface Misfit {
 }
 
 export type Shown =
-  | { readonly ok: true; readonly text: string }
-  | { readonly ok: false; readonly misfit: Misfit }
+  { readonly ok: true; readonly text: string } | { readonly ok: false; readonly misfit: Misfit }
 
 export type Read =
   | { readonly ok: true; readonly plain: string; readonly strict: boolean }

@@ -22,7 +22,9 @@ export function parse(text: string): Node[] {
     else {
       if (open.length === 1) throw new MaskError(text, problems.bracketStray(text, token.at))
       open.pop()
-      open.at(-1)!.nodes.push({ kind: 'section', nodes: inner.nodes, at: inner.at, end: token.at + 1 })
+      open
+        .at(-1)!
+        .nodes.push({ kind: 'section', nodes: inner.nodes, at: inner.at, end: token.at + 1 })
     }
   }
   if (open.length > 1) throw new MaskError(text, problems.sectionOpen(text, open.at(-1)!.at))
@@ -37,7 +39,8 @@ function parseSlot(text: string, token: Token & { kind: 'slot' }): Slot {
   const words = token.words.filter((word) => word.kind !== 'comma')
   for (let i = 0; i < words.length; i++) {
     const word = words[i]!
-    const quoted = words[i + 1]?.kind === 'quoted' ? (words[i + 1] as Word & { kind: 'quoted' }) : undefined
+    const quoted =
+      words[i + 1]?.kind === 'quoted' ? (words[i + 1] as Word & { kind: 'quoted' }) : undefined
     if (word.kind === 'name') name = word.text
     else if (word.kind === 'count') {
       if (count || chars || options.size) refuseSecond(text, word)

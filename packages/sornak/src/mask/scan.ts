@@ -7,13 +7,23 @@ import { problems } from './messages.js'
 export type Token =
   | { readonly kind: 'literal'; readonly text: string; readonly at: number }
   | { readonly kind: 'section-start' | 'section-end'; readonly at: number }
-  | { readonly kind: 'slot'; readonly words: readonly Word[]; readonly at: number; readonly end: number }
+  | {
+      readonly kind: 'slot'
+      readonly words: readonly Word[]
+      readonly at: number
+      readonly end: number
+    }
 
 /** A word inside the braces of a slot. */
 export type Word =
   | { readonly kind: 'name'; readonly text: string; readonly at: number }
   | { readonly kind: 'word'; readonly text: string; readonly at: number }
-  | { readonly kind: 'count'; readonly min: string; readonly max: string | null; readonly at: number }
+  | {
+      readonly kind: 'count'
+      readonly min: string
+      readonly max: string | null
+      readonly at: number
+    }
   | { readonly kind: 'quoted'; readonly text: string; readonly raw: string; readonly at: number }
   | { readonly kind: 'comma'; readonly at: number }
 
@@ -26,7 +36,7 @@ export function scan(text: string): Token[] {
     if (literal) tokens.push({ kind: 'literal', text: literal, at: literalAt })
     literal = ''
   }
-  for (let at = 0; at < text.length; ) {
+  for (let at = 0; at < text.length;) {
     const char = text[at]!
     if (char === '{') {
       flush()
@@ -77,10 +87,15 @@ function scanSlot(text: string, start: number): Token & { kind: 'slot' } {
   }
 }
 
-function scanWord(text: string, at: number, first: boolean): { word: Word; end: number } | undefined {
+function scanWord(
+  text: string,
+  at: number,
+  first: boolean,
+): { word: Word; end: number } | undefined {
   const rest = text.slice(at)
   const name = first && /^\p{L}[\p{L}\d_-]*:/u.exec(rest)
-  if (name) return { word: { kind: 'name', text: name[0].slice(0, -1), at }, end: at + name[0].length }
+  if (name)
+    return { word: { kind: 'name', text: name[0].slice(0, -1), at }, end: at + name[0].length }
   const count = /^(\d+)(\.\.(\d*))?/.exec(rest)
   if (count) {
     const max = count[2] === undefined ? count[1]! : count[3] || null
@@ -95,7 +110,10 @@ function scanQuoted(text: string, start: number): { word: Word; end: number } {
   for (let at = start + 1; at < text.length; at++) {
     const char = text[at]!
     if (char === '"') {
-      return { word: { kind: 'quoted', text: out, raw: text.slice(start, at + 1), at: start }, end: at + 1 }
+      return {
+        word: { kind: 'quoted', text: out, raw: text.slice(start, at + 1), at: start },
+        end: at + 1,
+      }
     }
     const next = text[at + 1]
     if (char === '\\' && (next === '"' || next === '\\')) at++

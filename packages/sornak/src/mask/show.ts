@@ -20,7 +20,10 @@ export function show(program: Program, value: Given): Shown {
 }
 
 /** The plain value with padding and case as the mask keeps them. */
-export function canon(program: Program, value: Given): { ok: true; plain: string } | { ok: false; misfit: Misfit } {
+export function canon(
+  program: Program,
+  value: Given,
+): { ok: true; plain: string } | { ok: false; misfit: Misfit } {
   const text = givenText(value)
   if (typeof text !== 'string') return text
   const filled = fill(program, text)
@@ -37,7 +40,11 @@ export function givenText(value: Given): string | { ok: false; misfit: Misfit } 
 }
 
 /** The shown text of a layout: a section stands where one of its slots has a character. */
-export function emit(nodes: readonly Node[], fills: ReadonlyMap<Slot, string>, hiding: boolean): string {
+export function emit(
+  nodes: readonly Node[],
+  fills: ReadonlyMap<Slot, string>,
+  hiding: boolean,
+): string {
   let out = ''
   for (const node of nodes) {
     if (node.kind === 'literal') out += node.text
@@ -64,7 +71,10 @@ export function fillsOf(last: Step | undefined): Map<Slot, string> {
   return new Map([...chars].map(([slot, held]) => [slot, held.reverse().join('')]))
 }
 
-function fill(program: Program, text: string): { ok: true; fills: Map<Slot, string> } | { ok: false; misfit: Misfit } {
+function fill(
+  program: Program,
+  text: string,
+): { ok: true; fills: Map<Slot, string> } | { ok: false; misfit: Misfit } {
   const walked = walk(program.given, 'given', text)
   if (!walked.ok) return walked
   const fills = fillsOf(walked.last)

@@ -2,15 +2,7 @@
 // check.ts; how it is matched, in automaton.ts.
 
 /** Names of the character kinds, in the order in which messages list them. */
-export const KIND_NAMES = [
-  'digit',
-  'letter',
-  'upper',
-  'lower',
-  'alnum',
-  'hex',
-  'any',
-] as const
+export const KIND_NAMES = ['digit', 'letter', 'upper', 'lower', 'alnum', 'hex', 'any'] as const
 
 export type KindName = (typeof KIND_NAMES)[number]
 

@@ -1,7 +1,15 @@
 // One pass over a text along the cells of an automaton. All ways are followed side by side, so the
 // time is linear in the text whatever the mask; a mask that check.ts has passed leaves one way.
 
-import { accept, END, isSeparator, type Automaton, type Cell, type Edge, type View } from './automaton.js'
+import {
+  accept,
+  END,
+  isSeparator,
+  type Automaton,
+  type Cell,
+  type Edge,
+  type View,
+} from './automaton.js'
 import { kindWord } from './kinds.js'
 import { misfit, type Misfit } from './misfit.js'
 
@@ -33,7 +41,7 @@ export function walk(automaton: Automaton, view: View, text: string): Walked {
   const leadsOn = (way: Way, edge: Edge) => edge.gap || !way.inGap
   let ways: Way[] = [{ at: -1, inGap: false, last: undefined, two: false }]
 
-  for (let at = 0; at < text.length; ) {
+  for (let at = 0; at < text.length;) {
     const code = text.codePointAt(at)!
     const char = String.fromCodePoint(code)
     const gap = view === 'loose' && isSeparator(char)
@@ -45,7 +53,11 @@ export function walk(automaton: Automaton, view: View, text: string): Walked {
         const cell = cells[edge.to]!
         const held = accept(cell, view, code)
         if (held === undefined) continue
-        const last = { cell, char: held === code ? char : String.fromCodePoint(held), before: way.last }
+        const last = {
+          cell,
+          char: held === code ? char : String.fromCodePoint(held),
+          before: way.last,
+        }
         arrive(after, { at: edge.to, inGap: false, last, two: way.two })
       }
     }
@@ -62,7 +74,12 @@ export function walk(automaton: Automaton, view: View, text: string): Walked {
   const two = other ? [only, other] : only.two ? [only] : undefined
   if (two) {
     const readings = two.map((way) => `"${plainOf(way.last)}"`)
-    return misfit('two-readings', text, 0, readings.join(' or as ') + (other ? '' : ' and otherwise'))
+    return misfit(
+      'two-readings',
+      text,
+      0,
+      readings.join(' or as ') + (other ? '' : ' and otherwise'),
+    )
   }
   return { ok: true, last: only.last }
 

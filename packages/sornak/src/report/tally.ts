@@ -42,7 +42,10 @@ export function columnTally(file: string, { header, choice }: BoundColumn): Colu
     column: header,
     identifiers: [...new Set(bounds.map(({ definition }) => definition.key))],
     values: 0,
-    verdicts: Object.fromEntries(VERDICTS.map((verdict) => [verdict, 0])) as Record<Verdict, number>,
+    verdicts: Object.fromEntries(VERDICTS.map((verdict) => [verdict, 0])) as Record<
+      Verdict,
+      number
+    >,
     findings: new Map(),
     accepted: 0,
   }
@@ -60,8 +63,11 @@ export function addFinding(tally: ColumnTally, finding: ValueFinding): void {
   entry.verdicts.set(finding.verdict, (entry.verdicts.get(finding.verdict) ?? 0) + 1)
   addRow(entry.rows, finding.record)
   const alike = (other: ValueFinding) =>
-    other.verdict === finding.verdict && shape(other.value) === shape(finding.value) && other.findings.length === finding.findings.length
-  if (entry.examples.length < MOST_EXAMPLES && !entry.examples.some(alike)) entry.examples.push(finding)
+    other.verdict === finding.verdict &&
+    shape(other.value) === shape(finding.value) &&
+    other.findings.length === finding.findings.length
+  if (entry.examples.length < MOST_EXAMPLES && !entry.examples.some(alike))
+    entry.examples.push(finding)
 }
 
 function addRow(rows: RowRanges, row: number): void {

@@ -34,13 +34,15 @@ const WIDTH = 96
 export function fileText(report: FileReport, paint: Paint): string {
   const { file, records, columns, unbound, ragged } = report
   const lines = [
-    `${paint.strong(file)}  ${paint.quiet(`${number(records)} records, ${plural(columns.length, 'column')} inspected`)}`,
+    `${paint.strong(file)}  ${paint.quiet(`${plural(records, 'record')}, ${plural(columns.length, 'column')} inspected`)}`,
   ]
   for (const column of columns) lines.push('', ...columnLines(column, paint))
   if (ragged.count) {
     lines.push(
       '',
-      paint.warn(`${plural(ragged.count, 'record')} with more or fewer fields than the header: ${rowsText(ragged.rows, ragged.count)}.`),
+      paint.warn(
+        `${plural(ragged.count, 'record')} with more or fewer fields than the header: ${rowsText(ragged.rows, ragged.count)}.`,
+      ),
       '  Values in records with fields too many were not judged, since they may stand in the wrong column.',
     )
   }
@@ -54,17 +56,33 @@ export function summaryText(summary: Summary, revealed: boolean, paint: Paint): 
   const values = columns.reduce((sum, { values }) => sum + values, 0)
   const bad = values - total.intact - total.blank
   const lines: string[] = []
-  const words = VERDICTS.filter((verdict) => total[verdict] > 0).map((verdict) => `${number(total[verdict])} ${verdict}`)
-  lines.push(paint.strong('In all'), `  ${number(values)} values: ${words.join(', ') || 'none'}.`)
+  const words = VERDICTS.filter((verdict) => total[verdict] > 0).map(
+    (verdict) => `${number(total[verdict])} ${verdict}`,
+  )
+  lines.push(paint.strong('In all'), `  ${plural(values, 'value')}: ${words.join(', ') || 'none'}.`)
   const accepted = columns.reduce((sum, column) => sum + column.accepted, 0)
   if (accepted) lines.push(`  ${number(accepted)} accepted by the rules file and left out above.`)
-  if (total.mendable) lines.push(`  ${paint.good(number(total.mendable))} can be turned back: only one original is left for each.`)
+  if (total.mendable)
+    lines.push(
+      `  ${paint.good(number(total.mendable))} can be turned back: only one original is left for each.`,
+    )
   const fetch = total.ambiguous + total.lost + total.suspect
-  if (fetch) lines.push(`  ${paint.bad(number(fetch))} must be fetched again at the source, or chosen from the candidates.`)
-  if (total.misfit) lines.push(`  ${paint.bad(number(total.misfit))} fit nothing that is known; ask where they were entered.`)
+  if (fetch)
+    lines.push(
+      `  ${paint.bad(number(fetch))} must be fetched again at the source, or chosen from the candidates.`,
+    )
+  if (total.misfit)
+    lines.push(
+      `  ${paint.bad(number(total.misfit))} fit nothing that is known; ask where they were entered.`,
+    )
   if (bad === 0 && errors === 0) lines.push(`  ${paint.good('Nothing to report.')}`)
   for (const notice of notices) lines.push(paint.warn(`  ${notice}`))
-  if (bad && !revealed) lines.push(paint.quiet('  Values are hidden as the rules file says; --reveal shows them, --format jsonl lists every row.'))
+  if (bad && !revealed)
+    lines.push(
+      paint.quiet(
+        '  Values are hidden as the rules file says; --reveal shows them, --format jsonl lists every row.',
+      ),
+    )
   return `${lines.join('\n')}\n`
 }
 
@@ -87,23 +105,36 @@ function columnLines(tally: ColumnTally, paint: Paint): string[] {
 
 function findingLines(code: FindingCode, finding: FindingTally, paint: Paint): string[] {
   const { title, next } = FINDINGS[code]
-  const kinds = [...finding.verdicts].map(([verdict, count]) => (finding.verdicts.size === 1 ? verdict : `${number(count)} ${verdict}`))
+  const kinds = [...finding.verdicts].map(([verdict, count]) =>
+    finding.verdicts.size === 1 ? verdict : `${number(count)} ${verdict}`,
+  )
   const lines = [
     `  ${paint.warn(title)} ${paint.quiet(`(${code})`)}  ${number(finding.count)}${finding.verdicts.size === 1 ? ' ' : ': '}${kinds.join(', ')}; ${rowsText(finding.rows, finding.count)}`,
   ]
-  const width = Math.min(24, finding.examples.reduce((most, { value }) => Math.max(most, [...value].length), 0))
-  for (const example of finding.examples) lines.push(`      row ${String(example.record).padEnd(6)} ${pad(example.value, width)}  ${outcome(example, paint)}`)
+  const width = Math.min(
+    24,
+    finding.examples.reduce((most, { value }) => Math.max(most, [...value].length), 0),
+  )
+  for (const example of finding.examples)
+    lines.push(
+      `      row ${String(example.record).padEnd(6)} ${pad(example.value, width)}  ${outcome(example, paint)}`,
+    )
   lines.push(wrap(`Next: ${next}`, 6))
   return lines
 }
 
-function outcome({ verdict, mend, proof, candidates, possible, why }: ValueFinding, paint: Paint): string {
-  if (mend !== null) return `${paint.good('→')} ${mend}  ${paint.quiet(proof === 'exact' ? 'no other original is possible' : 'all others: less than 1 in 1000')}`
+function outcome(
+  { verdict, mend, proof, candidates, possible, why }: ValueFinding,
+  paint: Paint,
+): string {
+  if (mend !== null)
+    return `${paint.good('→')} ${mend}  ${paint.quiet(proof === 'exact' ? 'no other original is possible' : 'all others: less than 1 in 1000')}`
   if (verdict === 'ambiguous') {
     const list = candidates.slice(0, 3).join(', ')
     return `one of ${about(possible ?? 0n)}${list && !/•/.test(list) ? `: ${list}${(possible ?? 0n) > 3n ? ', …' : ''}` : ''}`
   }
-  if (verdict === 'lost') return possible === null ? 'nothing of it is left' : `one of ${about(possible)}`
+  if (verdict === 'lost')
+    return possible === null ? 'nothing of it is left' : `one of ${about(possible)}`
   return why
 }
 
@@ -131,11 +162,16 @@ function bar(values: number, verdicts: Record<Verdict, number>, paint: Paint): s
   if (values === 0) return ''
   const shares = VERDICTS.map((verdict) => ({
     verdict,
-    marks: verdicts[verdict] === 0 ? 0 : Math.max(1, Math.round((verdicts[verdict] / values) * BAR)),
+    marks:
+      verdicts[verdict] === 0 ? 0 : Math.max(1, Math.round((verdicts[verdict] / values) * BAR)),
   }))
   const largest = shares.reduce((most, one) => (one.marks > most.marks ? one : most))
   largest.marks += BAR - shares.reduce((sum, { marks }) => sum + marks, 0)
-  return shares.map(({ verdict, marks }) => (marks > 0 ? paint[COLOURS[verdict]](MARKS[verdict].repeat(marks)) : '')).join('')
+  return shares
+    .map(({ verdict, marks }) =>
+      marks > 0 ? paint[COLOURS[verdict]](MARKS[verdict].repeat(marks)) : '',
+    )
+    .join('')
 }
 
 /** `row 5`, `rows 12 to 18, 25 and 40 to 90`, `scattered over rows 3 to 990`. */
@@ -144,13 +180,16 @@ export function rowsText({ ranges, more, last }: RowRanges, count: number): stri
     list.map(([from, to]) => (from === to ? number(from) : `${number(from)} to ${number(to)}`))
   const [first] = ranges
   if (!first) return ''
-  if (ranges.length === 1 && more === 0) return `${first[0] === first[1] ? 'row' : 'rows'} ${text(ranges)[0]}`
+  if (ranges.length === 1 && more === 0)
+    return `${first[0] === first[1] ? 'row' : 'rows'} ${text(ranges)[0]}`
   if (ranges.length <= 4 && more === 0) {
     const all = text(ranges)
     return `rows ${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
   }
   // Long runs tell where it happened; the rest is only said to be scattered.
-  const long = ranges.filter(([from, to]) => to - from >= 9).sort((a, b) => b[1] - b[0] - (a[1] - a[0]))
+  const long = ranges
+    .filter(([from, to]) => to - from >= 9)
+    .sort((a, b) => b[1] - b[0] - (a[1] - a[0]))
   const shown = long.slice(0, 3).sort((a, b) => a[0] - b[0])
   const rest = count - shown.reduce((sum, [from, to]) => sum + to - from + 1, 0)
   if (shown.length === 0) return `scattered over rows ${number(first[0])} to ${number(last)}`
@@ -158,8 +197,12 @@ export function rowsText({ ranges, more, last }: RowRanges, count: number): stri
 }
 
 function sumVerdicts(columns: readonly ColumnTally[]): Record<Verdict, number> {
-  const total = Object.fromEntries(VERDICTS.map((verdict) => [verdict, 0])) as Record<Verdict, number>
-  for (const { verdicts } of columns) for (const verdict of VERDICTS) total[verdict] += verdicts[verdict]
+  const total = Object.fromEntries(VERDICTS.map((verdict) => [verdict, 0])) as Record<
+    Verdict,
+    number
+  >
+  for (const { verdicts } of columns)
+    for (const verdict of VERDICTS) total[verdict] += verdicts[verdict]
   return total
 }
 
@@ -176,7 +219,8 @@ function wrap(text: string, indent: number): string {
   return [...lines, line].join('\n')
 }
 
-const pad = (text: string, width: number) => text + ' '.repeat(Math.max(0, width - [...text].length))
+const pad = (text: string, width: number) =>
+  text + ' '.repeat(Math.max(0, width - [...text].length))
 const number = (n: number) => n.toString().replace(/\B(?=(\d{3})+$)/g, ',')
 const plural = (n: number, word: string) => `${number(n)} ${word}${n === 1 ? '' : 's'}`
 

@@ -62,7 +62,11 @@ export function rowReader(
     while (start < end) {
       if (!scanRecord(view, buffer, start, end, shape, final)) break
       if (view.open) {
-        throw new RowsError('quote-open', place.line, `The quote that opens in the record on line ${place.line} is never closed.`)
+        throw new RowsError(
+          'quote-open',
+          place.line,
+          `The quote that opens in the record on line ${place.line} is never closed.`,
+        )
       }
       visit(view, place)
       place.offset += view.end - start

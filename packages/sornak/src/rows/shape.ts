@@ -16,7 +16,11 @@ export function markLength(bytes: Uint8Array): number {
  */
 export function findShape(bytes: Uint8Array, whole: boolean, delimiter?: string): CsvShape {
   const newline = bytes.includes(10) || !bytes.includes(13) ? 10 : 13
-  const shapeWith = (char: string): CsvShape => ({ delimiter: char.charCodeAt(0), quote: 34, newline })
+  const shapeWith = (char: string): CsvShape => ({
+    delimiter: char.charCodeAt(0),
+    quote: 34,
+    newline,
+  })
   if (delimiter !== undefined) return shapeWith(delimiter)
   let best = { char: ',', score: 0 }
   for (const char of CANDIDATES) {

@@ -26,7 +26,9 @@ export function fromCatalog(name: string): Definition | undefined {
   const read = reader()
   const definition = define(name, source, [], read)
   if (!definition) {
-    throw new TypeError(`Catalog entry ${name}: ${read.problems.map(({ message }) => message).join(' ')}`)
+    throw new TypeError(
+      `Catalog entry ${name}: ${read.problems.map(({ message }) => message).join(' ')}`,
+    )
   }
   built.set(name, definition)
   return definition

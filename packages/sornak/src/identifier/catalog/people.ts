@@ -11,7 +11,10 @@ export const PEOPLE: Readonly<Record<string, PlainMap>> = {
     display: '{area: 3}-{group: 2}-{serial: 4}',
     never: { area: ['000', '666', '900..999'], group: '00', serial: '0000' },
     sensitivity: 'secret',
-    samples: { fits: ['001010001'], 'does-not-fit': ['000123456', '900123456', '123004567', '12345678'] },
+    samples: {
+      fits: ['001010001'],
+      'does-not-fit': ['000123456', '900123456', '123004567', '12345678'],
+    },
     headers: ['ssn', 'social security'],
   },
 }

@@ -17,7 +17,16 @@ interface Plan {
   readonly doesNotFit: string[]
 }
 
-function phone({ country, cites, stored, national, international, alsoRead, fits, doesNotFit }: Plan): PlainMap {
+function phone({
+  country,
+  cites,
+  stored,
+  national,
+  international,
+  alsoRead,
+  fits,
+  doesNotFit,
+}: Plan): PlainMap {
   return {
     title: `Telephone number, ${country}`,
     cites: `ITU-T E.164; ${cites}`,

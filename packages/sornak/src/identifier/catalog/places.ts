@@ -25,8 +25,16 @@ export const PLACES: Readonly<Record<string, PlainMap>> = {
   'postcode/gb': {
     title: 'Postcode, United Kingdom',
     cites: 'Royal Mail, Postcode Address File',
-    stored: ['{1..2 of "A..Z"}{1} {1}{2 of "A..Z"}', '{1..2 of "A..Z"}{2} {1}{2 of "A..Z"}', '{1..2 of "A..Z"}{1}{1 of "A..Z"} {1}{2 of "A..Z"}'],
-    'also-read': ['{1..2 of "A..Z"}{1}{1}{2 of "A..Z"}', '{1..2 of "A..Z"}{2}{1}{2 of "A..Z"}', '{1..2 of "A..Z"}{1}{1 of "A..Z"}{1}{2 of "A..Z"}'],
+    stored: [
+      '{1..2 of "A..Z"}{1} {1}{2 of "A..Z"}',
+      '{1..2 of "A..Z"}{2} {1}{2 of "A..Z"}',
+      '{1..2 of "A..Z"}{1}{1 of "A..Z"} {1}{2 of "A..Z"}',
+    ],
+    'also-read': [
+      '{1..2 of "A..Z"}{1}{1}{2 of "A..Z"}',
+      '{1..2 of "A..Z"}{2}{1}{2 of "A..Z"}',
+      '{1..2 of "A..Z"}{1}{1 of "A..Z"}{1}{2 of "A..Z"}',
+    ],
     sensitivity: 'open',
     samples: { fits: ['M1 1AA', 'EC1A 1BB'], 'does-not-fit': ['1M 1AA', 'M1 AAA'] },
     headers: HEADERS,
@@ -34,7 +42,8 @@ export const PLACES: Readonly<Record<string, PlainMap>> = {
   'postcode/ca': {
     title: 'Postcode, Canada',
     cites: 'Canada Post addressing guidelines',
-    stored: '{1 of "ABCEGHJ..NPRSTVXY"}{1}{1 of "ABCEGHJ..NPRSTV..Z"} {1}{1 of "ABCEGHJ..NPRSTV..Z"}{1}',
+    stored:
+      '{1 of "ABCEGHJ..NPRSTVXY"}{1}{1 of "ABCEGHJ..NPRSTV..Z"} {1}{1 of "ABCEGHJ..NPRSTV..Z"}{1}',
     sensitivity: 'open',
     samples: { fits: ['K1A 0B1'], 'does-not-fit': ['D1A 0B1', 'K1A 0B'] },
     headers: HEADERS,

@@ -1,0 +1,33 @@
+// Dependencies point one way: words < mask < identifier < channel < inspect < report; rows stand alone.
+const layers = ['words', 'mask', 'identifier', 'channel', 'inspect', 'report']
+const above = (layer) => layers.slice(layers.indexOf(layer) + 1).join('|')
+
+export default {
+  forbidden: [
+    {
+      name: 'no-circle',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { pathNot: 'mask/(messages|misfit|problem)\\.ts$' } },
+    },
+    ...layers.slice(0, -1).map((layer) => ({
+      name: `${layer}-looks-up`,
+      severity: 'error',
+      from: { path: `^packages/sornak/src/${layer}/` },
+      to: { path: `^packages/sornak/src/(${above(layer)})/` },
+    })),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^packages/sornak/src/' },
+      to: { pathNot: '^packages/sornak/src/' },
+    },
+    {
+      name: 'rows-stand-alone',
+      severity: 'error',
+      from: { path: '^packages/sornak/src/rows/' },
+      to: { pathNot: '^packages/sornak/src/rows/' },
+    },
+  ],
+  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.base.json' } },
+}
