@@ -1,5 +1,5 @@
-// Dependencies point one way: words < mask < identifier < channel < inspect < report; rows stand alone.
-const layers = ['words', 'mask', 'identifier', 'channel', 'inspect', 'report']
+// Dependencies point one way: words < quantity < date < mask < identifier < channel < inspect < report; rows stand alone.
+const layers = ['words', 'quantity', 'date', 'mask', 'identifier', 'channel', 'inspect', 'report']
 const above = (layer) => layers.slice(layers.indexOf(layer) + 1).join('|')
 
 export default {

@@ -1,6 +1,21 @@
 // What the library offers.
 
-export { mask, tryMask, type Mask } from './mask/mask.js'
+export { mask, tryMask, type Mask, type MaskOptions } from './mask/mask.js'
+export {
+  date,
+  maskOf,
+  maskWith,
+  number,
+  section,
+  slot,
+  type DateSettings,
+  type NumberSettings,
+  type Piece,
+  type SlotSettings,
+} from './mask/builders.js'
+export { registerKind, type OwnKind } from './mask/own-kinds.js'
+export type { Fields } from './mask/composite.js'
+export { compareDates, lastDay } from './date/calendar.js'
 export { maskList, type MaskList } from './mask/list.js'
 export type { Misfit, MisfitCode, Read, Shown } from './mask/misfit.js'
 export { MaskError, type MaskProblem } from './mask/problem.js'

@@ -6,9 +6,9 @@ import { mask, tryMask, type Mask } from '../mask/mask.js'
 import { print } from '../mask/print.js'
 import { slotsOf, type Node } from '../mask/tree.js'
 import { nearest } from '../words/nearest.js'
-import { SCHEMES } from './check-digit/schemes.js'
 import { uncovered } from './cover.js'
-import { WHOLE, type Check, type Definition } from './definition.js'
+import { knownPart, readCheck } from './define-check.js'
+import { WHOLE, type Definition } from './definition.js'
 import { fit } from './fit.js'
 import { isList, isMap, type Path, type Plain, type PlainMap, type Reader } from './plain.js'
 import { parseRange, type PartRule, type TextRange } from './ranges.js'
@@ -74,6 +74,8 @@ export function define(
   const entry = entryText === undefined ? undefined : masks(entryText, at('entry'), reader)
   if (!stored) return undefined
   refusePads(stored, at('stored'), reader)
+
+  if (!oneKind(stored, displays, alsoRead, path, reader)) return undefined
 
   const zeros = readWord(source, 'zeros', ['significant', 'padding'], path, reader) ?? 'significant'
   const onlyMask = stored.masks.length === 1 ? stored.masks[0] : undefined
@@ -167,6 +169,43 @@ function readDisplays(value: Plain, path: Path, reader: Reader): Map<string, Mas
     : undefined
 }
 
+// A value has one kind; what is filled from a record has no stored form at all.
+function oneKind(
+  stored: MaskList,
+  displays: ReadonlyMap<string, MaskList> | undefined,
+  alsoRead: MaskList | undefined,
+  path: Path,
+  reader: Reader,
+): boolean {
+  const kind = stored.masks[0]!.kind
+  const lists = [
+    ['stored', stored],
+    ...[...(displays ?? [])].map(([, list]) => ['display', list] as const),
+    ...(alsoRead ? ([['also-read', alsoRead]] as const) : []),
+  ] as const
+  for (const [key, { masks: list }] of lists) {
+    const other = list.find((one) => one.kind !== kind || one.kind === 'composite')
+    if (!other) continue
+    reader.refuse(
+      'mask-kind',
+      [...path, key],
+      other.kind === 'composite'
+        ? `The mask "${other.text}" is filled from several fields, so it is no form of one value.`
+        : `The mask "${other.text}" holds ${KIND_TITLES[other.kind]}, the stored one ${KIND_TITLES[kind]}.`,
+      'Use masks of one kind: all characters, all one number, or all one date.',
+    )
+    return false
+  }
+  return true
+}
+
+const KIND_TITLES: Record<Mask['kind'], string> = {
+  characters: 'characters',
+  number: 'a number',
+  date: 'a date',
+  composite: 'fields',
+}
+
 function refusePads(stored: MaskList, path: Path, reader: Reader): void {
   for (const one of stored.masks) {
     for (const slot of one.program.slots) {
@@ -183,31 +222,6 @@ function refusePads(stored: MaskList, path: Path, reader: Reader): void {
       )
     }
   }
-}
-
-function readCheck(value: Plain, path: Path, stored: MaskList, reader: Reader): Check | undefined {
-  const source = isMap(value) ? value : { scheme: value }
-  reader.keys(source, ['scheme', 'over'], path)
-  const inside = (name: string) => (isMap(value) ? [...path, name] : path)
-  const name =
-    source['scheme'] === undefined ? undefined : reader.text(source['scheme'], inside('scheme'))
-  if (name === undefined) return undefined
-  const scheme = SCHEMES.get(name)
-  if (!scheme) {
-    const known = [...SCHEMES.keys()]
-    const near = nearest(name, known)
-    return reader.refuse(
-      'check-unknown',
-      inside('scheme'),
-      `There is no check-digit scheme "${name}".`,
-      near ? `Did you mean "${near}"?` : `Known schemes: ${known.join(', ')}.`,
-    )
-  }
-  const over = source['over'] ?? 'plain'
-  if (over === 'plain' || over === 'stored') return { scheme, over }
-  const parts = reader.texts(over, inside('over'))
-  parts?.forEach((part) => knownPart(part, inside('over'), stored, reader))
-  return parts && { scheme, over: parts }
 }
 
 function readRules(
@@ -244,23 +258,6 @@ function readRules(
   })
 }
 
-function knownPart(part: string, path: Path, stored: MaskList, reader: Reader): void {
-  const known = [
-    WHOLE,
-    ...stored.masks.flatMap((one) => one.program.slots.flatMap((slot) => slot.name ?? [])),
-  ]
-  if (known.includes(part)) return
-  const near = nearest(part, known)
-  reader.refuse(
-    'part-unknown',
-    path,
-    `No stored mask has a part "${part}".`,
-    near
-      ? `Did you mean "${near}"?`
-      : `Name the part in the mask, such as "{${/^\p{L}[\p{L}\d_-]*$/u.test(part) ? part : 'area'}: 3}", or use "${WHOLE}" for the whole stored text.`,
-  )
-}
-
 function canHaveLength(stored: MaskList, part: string, length: number): boolean {
   return stored.masks.some((one) => {
     if (part === WHOLE) {
@@ -278,7 +275,7 @@ function extent(nodes: readonly Node[]): [number, number] {
     ([min, max], node) => {
       if (node.kind === 'literal') return [min + node.text.length, max + node.text.length]
       if (node.kind === 'slot') return [min + node.min, max + node.max]
-      return [min, max + extent(node.nodes)[1]]
+      return node.kind === 'section' ? [min, max + extent(node.nodes)[1]] : [min, Infinity]
     },
     [0, 0],
   )
@@ -341,7 +338,7 @@ function runSamples(definition: Definition, path: Path, reader: Reader): void {
 
 function checkCover(definition: Definition, path: Path, reader: Reader): void {
   for (const [name, list] of definition.displays) {
-    if (list === definition.stored) continue
+    if (list === definition.stored || list.masks[0]!.kind !== 'characters') continue
     const witness = uncovered(definition, list)
     if (witness === undefined) continue
     reader.refuse(
@@ -384,6 +381,7 @@ function withoutHide(one: Mask): Mask {
     nodes.map((node) => {
       if (node.kind === 'literal') return node
       if (node.kind === 'section') return { ...node, nodes: bare(node.nodes) }
+      if (node.kind !== 'slot') return node
       const { hide: _hide, ...slot } = node
       return slot
     })

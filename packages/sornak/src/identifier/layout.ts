@@ -29,6 +29,8 @@ export function layoutsOf(definition: Definition): { layouts: Layout[]; complete
   const layouts: Layout[] = []
   let complete = true
   for (const mask of definition.stored.masks) {
+    // A number or a date has no layout of characters: its values cannot be counted here.
+    if (mask.kind !== 'characters') return { layouts: [], complete: false }
     const expanded = expand(mask.nodes)
     complete &&= expanded.complete
     for (const places of expanded.all) layouts.push({ places, parts: partsIn(places) })
@@ -70,7 +72,7 @@ function expand(nodes: readonly Node[]): { all: Place[][]; complete: boolean } {
       )
       if (most > LONGEST) complete = false
       cross(widths.map((width) => Array<Place>(width).fill(place)))
-    } else {
+    } else if (node.kind === 'section') {
       const inner = expand(node.nodes)
       complete &&= inner.complete
       cross([[], ...inner.all])

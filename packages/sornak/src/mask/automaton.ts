@@ -21,6 +21,8 @@ export interface Cell {
   /** Set where the cell holds a character of the value. */
   readonly slot?: Slot
   readonly kind?: Kind
+  /** Set where the cell is a character that fills a slot up to its width. */
+  readonly fill?: string
   readonly next: Edge[]
 }
 
@@ -54,6 +56,7 @@ export function build(nodes: readonly Node[], view: View): Automaton {
   function one(node: Node, from: Loose[]): Loose[] {
     if (node.kind === 'section') return [...from, ...sequence(node.nodes, from)]
     if (node.kind === 'slot') return slot(node, from)
+    if (node.kind !== 'literal') return from
     if (view === 'plain' || view === 'given') return from
     return [...node.text].reduce<Loose[]>((ends, char) => {
       if (view === 'loose' && isSeparator(char))
@@ -66,6 +69,8 @@ export function build(nodes: readonly Node[], view: View): Automaton {
     const chars = view === 'given' ? givenClassOf(node.chars) : classOf(node.chars)
     const min = view === 'given' && node.pad !== undefined ? Math.min(1, node.min) : node.min
     const width = node.max === Infinity ? Math.max(min, 1) : node.max
+    if (node.width !== undefined && (view === 'strict' || view === 'loose'))
+      return framed(node, from, width)
     const ends: Loose[] = min === 0 ? [...from] : []
     let before = from
     for (let i = 1; i <= width; i++) {
@@ -74,6 +79,41 @@ export function build(nodes: readonly Node[], view: View): Automaton {
     }
     if (node.max === Infinity) link(before[0]!, cells.length - 1)
     return ends
+  }
+
+  //  ....ab..   fill, then characters of which the first and last are no fill, then fill
+  //  ^^^^  ^^
+  function framed(node: Slot, from: Loose[], width: number): Loose[] {
+    const { align = 'left', fill = ' ' } = node
+    const filler = classOf(exactly(fill))
+    const all = classOf(node.chars)
+    const bare = without(all, fill)
+    const loop = (ends: Loose[]) => {
+      const after = cell({ chars: filler, literal: fill, fill, next: [] }, ends)
+      link(after[0]!, cells.length - 1)
+      return [...ends, ...after]
+    }
+    const leads = align === 'left' ? from : loop(from)
+    const lasts: Loose[] = []
+    const shared = { slot: node, kind: node.chars }
+    let before = leads
+    for (let i = 1; i <= width; i++) {
+      const first = i === 1 && align !== 'left' ? bare : all
+      if (i >= node.min)
+        lasts.push(
+          ...cell({ chars: align === 'right' ? first : bare, ...shared, next: [] }, before),
+        )
+      if (i < width || node.max === Infinity)
+        before = cell({ chars: first, ...shared, next: [] }, before)
+    }
+    if (node.max === Infinity) {
+      const middle = cell({ chars: all, ...shared, next: [] }, before)
+      link(middle[0]!, cells.length - 1)
+      const last = { chars: align === 'right' ? all : bare, ...shared, next: [] }
+      lasts.push(...cell(last, [...before, ...middle]))
+    }
+    const open = node.min === 0 ? [...lasts, ...leads] : lasts
+    return align === 'right' ? open : loop(open)
   }
 
   function cell(made: Cell, from: Loose[]): Loose[] {
@@ -99,6 +139,13 @@ interface Loose {
 
 function link({ into, gap }: Loose, to: number): void {
   if (!into.some((edge) => edge.to === to && edge.gap === gap)) into.push({ to, gap })
+}
+
+function without({ ascii, beyondAscii }: CharClass, char: string): CharClass {
+  const code = char.codePointAt(0)!
+  const table = Uint8Array.from(ascii)
+  if (code < 128) table[code] = 0
+  return { ascii: table, beyondAscii: (c) => c !== code && beyondAscii(c) }
 }
 
 function exactly(char: string): Kind {

@@ -1,6 +1,7 @@
 // What each character kind takes, as a test on code points and as a table for ASCII. `upper` and
 // `lower` convert when a value is shown and are exact when text is read strictly.
 
+import { ownKind } from './own-kinds.js'
 import { KIND_NAMES, type Kind, type KindName } from './tree.js'
 
 /** A compiled kind: `ascii[c]` is 1 where the code point c < 128 is taken. */
@@ -32,6 +33,10 @@ const compiled = new Map<KindName, CharClass>()
 export function classOf(kind: Kind): CharClass {
   if (kind.kind === 'of') {
     return fromTest((c) => kind.ranges.some(([low, high]) => c >= low && c <= high))
+  }
+  if (kind.kind === 'own') {
+    const { takes } = ownKind(kind.name)
+    return fromTest((c) => takes(String.fromCodePoint(c)))
   }
   let known = compiled.get(kind.kind)
   if (!known) {
@@ -73,6 +78,7 @@ export function common(a: CharClass, b: CharClass): number | undefined {
 
 /** One plain word for a kind, for messages and drawn outlines. */
 export function kindWord(kind: Kind, many: boolean): string {
+  if (kind.kind === 'own') return many ? ownKind(kind.name).many : ownKind(kind.name).one
   const one = kind.kind === 'of' ? `one of ${rangesText(kind.ranges)}` : WORDS[kind.kind]
   if (!many) return one
   return kind.kind === 'of' ? `characters out of ${rangesText(kind.ranges)}` : MANY[kind.kind]

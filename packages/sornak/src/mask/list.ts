@@ -2,12 +2,13 @@
 // exactly is used.
 
 import { mask, type Mask } from './mask.js'
-import { misfit, type Misfit, type Read, type Shown } from './misfit.js'
+import { misfit, type NoFit, type Read, type Shown } from './misfit.js'
 import { givenText, type Given } from './show.js'
+import type { Fields } from './composite.js'
 
 export interface MaskList {
   readonly masks: readonly Mask[]
-  show(value: Given): Shown
+  show(value: Given | Fields): Shown
   /** Strictly over all masks, then loosely over all; two different values are a misfit. */
   read(text: string, options?: { readonly strict?: boolean }): Read
 }
@@ -26,7 +27,7 @@ export function listOf(masks: readonly Mask[]): MaskList {
   return list
 }
 
-function showFirst(list: MaskList, value: Given): Shown {
+function showFirst(list: MaskList, value: Given | Fields): Shown {
   const { masks } = list
   if (masks.length === 1) return masks[0]!.show(value)
   let nearest: Shown | undefined
@@ -38,7 +39,7 @@ function showFirst(list: MaskList, value: Given): Shown {
       if (canon.ok && back.ok && back.plain === canon.plain) return shown
     } else if (!nearest || nearest.ok || shown.misfit.at > nearest.misfit.at) nearest = shown
   }
-  return listMisfit(givenText(value), nearest)
+  return listMisfit(typeof value === 'object' ? '' : givenText(value), nearest)
 }
 
 const hides = (node: Mask['nodes'][number]): boolean =>
@@ -62,10 +63,7 @@ function readAll(
   return masks.length === 1 && failed[0] ? failed[0] : listMisfit(text, failed[0])
 }
 
-function listMisfit(
-  text: string | object,
-  nearest: Shown | Read | undefined,
-): { ok: false; misfit: Misfit } {
+function listMisfit(text: string | object, nearest: Shown | Read | undefined): NoFit {
   const whole = typeof text === 'string' ? text : ''
   if (!nearest || nearest.ok) return misfit('list', whole, 0, 'another form')
   const { at, expected, code } = nearest.misfit

@@ -2,11 +2,13 @@
 // example that is itself well formed.
 
 import { nearest } from '../words/nearest.js'
+import { DATE_SYMBOLS, type PatternTrouble } from '../date/pattern.js'
+import { ownKindNames, SLOT_WORDS } from './own-kinds.js'
 import { KIND_NAMES } from './tree.js'
 import type { MaskProblem, MaskProblemCode } from './problem.js'
 import type { Misfit } from './misfit.js'
 
-const OPTIONS = ['pad', 'hide']
+const OPTIONS = SLOT_WORDS.slice(SLOT_WORDS.indexOf('pad'))
 
 const place = (at: number) => `At character ${at + 1}:`
 const splice = (text: string, from: number, to: number, put: string) =>
@@ -91,7 +93,7 @@ export const problems = {
     end: number,
     first: boolean,
   ): MaskProblem => {
-    const near = nearest(word, [...KIND_NAMES, 'of', ...OPTIONS])
+    const near = nearest(word, [...SLOT_WORDS, ...ownKindNames()])
     const named = first && !near
     return problem(
       'kind-unknown',
@@ -99,10 +101,10 @@ export const problems = {
       `there is no kind or option "${word}".`,
       (near ? `Did you mean "${near}"? ` : '') +
         (named ? `A name is followed by a colon: "{${word}: 3}". ` : '') +
-        `Kinds: ${KIND_NAMES.join(', ')}, of "CHARS". Options: ${OPTIONS.join(', ')}.`,
+        `Kinds: ${[...KIND_NAMES, 'of "CHARS"', 'number', 'date', 'text', ...ownKindNames()].join(', ')}. Options: ${OPTIONS.join(', ')}.`,
       trialFix(
         text,
-        splice(text, at, at + word.length, near === 'of' ? 'of "A..Z"' : (near ?? '')),
+        splice(text, at, at + word.length, NEEDS[near ?? ''] ?? near ?? ''),
         splice(text, at, at + word.length, `${word}:`),
         splice(text, at, end - 1, '1'),
       ),
@@ -245,6 +247,139 @@ export const problems = {
       example,
     ),
 
+  countMisplaced: (text: string, at: number, end: number, kind: string): MaskProblem =>
+    problem(
+      'count-misplaced',
+      at,
+      `"${kind}" takes no count of characters.`,
+      kind === 'number'
+        ? 'Say how many digits with "whole" and "decimals", such as "{number, whole 6}".'
+        : `Write "{${NEEDS[kind] ?? kind}}"; for a count of any characters write "{3 any}".`,
+      trialFix(text, splice(text, at, end, `{${NEEDS[kind] ?? kind}}`), `{${NEEDS[kind] ?? kind}}`),
+    ),
+
+  optionUnknown: (
+    text: string,
+    word: string,
+    at: number,
+    known: readonly string[],
+  ): MaskProblem => {
+    const near = nearest(word, known)
+    return problem(
+      'option-unknown',
+      at,
+      `there is no option "${word}" here.`,
+      (near ? `Did you mean "${near}"? ` : '') + `Options: ${known.join(', ')}.`,
+      trialFix(
+        text,
+        splice(text, at, at + word.length, near ?? ''),
+        splice(text, at, at + word.length, NEEDS[near ?? ''] ?? ''),
+      ),
+    )
+  },
+
+  optionNeeds: (
+    text: string,
+    option: string,
+    at: number,
+    end: number,
+    expected: string,
+    example: string,
+  ): MaskProblem =>
+    problem(
+      'option-argument',
+      at,
+      `"${option}" is not followed by ${expected}.`,
+      `For example: ${example}.`,
+      trialFix(
+        text,
+        splice(text, at, at + option.length, example),
+        splice(text, at, end - 1, example),
+        splice(text, at, end - 1, ''),
+      ),
+    ),
+
+  optionsClash: (text: string, at: number, end: number, one: string, other: string): MaskProblem =>
+    problem(
+      'options-clash',
+      at,
+      `"${one}" and "${other}" cannot both be said of one number.`,
+      'Keep the one that is meant.',
+      trialFix(text, splice(text, at, end, '{number}')),
+    ),
+
+  marksClash: (text: string, at: number, end: number, mark: string): MaskProblem =>
+    problem(
+      'marks-clash',
+      at,
+      `"${mark}" cannot tell digits, groups and decimals apart.`,
+      'Choose a separator and a decimal mark that differ and are no digits or signs.',
+      trialFix(text, splice(text, at, end, '{number, group " ", point ","}')),
+    ),
+
+  dateMissing: (text: string, at: number, end: number): MaskProblem =>
+    problem(
+      'date-pattern',
+      at,
+      'the date has no pattern.',
+      `Write one, such as "{date yyyy-MM-dd}". Symbols: ${DATE_SYMBOLS}.`,
+      trialFix(text, splice(text, at, end, '{date yyyy-MM-dd}')),
+    ),
+
+  datePattern: (
+    text: string,
+    at: number,
+    written: string,
+    { at: inside, found, expected, code, better }: PatternTrouble,
+  ): MaskProblem =>
+    problem(
+      'date-pattern',
+      at + (code === 'date-fields' ? 0 : inside),
+      code === 'date-symbol'
+        ? `"${found}" is no symbol of a calendar date${MEANINGS[found[0] ?? ''] ?? ''}.`
+        : code === 'date-quote'
+          ? 'the quote that starts here is never closed.'
+          : `"${written}" does not make one date; ${expected} belong${expected.startsWith('one') ? 's' : ''} in it.`,
+      `${expected && code === 'date-symbol' ? `Did you mean "${expected}"? ` : ''}Symbols: ${DATE_SYMBOLS}; other letters stand in single quotes.`,
+      trialFix(text, splice(text, at, at + written.length, better), '{date yyyy-MM-dd}'),
+    ),
+
+  kindsMixed: (text: string, at: number, end: number): MaskProblem =>
+    problem(
+      'kinds-mixed',
+      at,
+      'a number or a date stands alone in its mask, with nothing but text around it.',
+      'Use one mask for each value, or character slots for all of them.',
+      trialFix(text, splice(text, at, end, '{1}'), text.slice(at, end)),
+    ),
+
+  fromMissing: (text: string, at: number, end: number): MaskProblem =>
+    problem(
+      'from-missing',
+      at,
+      'this slot does not say which field fills it, though others do.',
+      'Write "from" and the name of the field in every slot, or in none.',
+      trialFix(text, splice(text, end - 1, end - 1, ' from field')),
+    ),
+
+  firstAlone: (text: string, at: number, end: number): MaskProblem =>
+    problem(
+      'first-alone',
+      at,
+      '"first" takes the first characters of a field, and this slot names none.',
+      'Add "from" and the name of the field: "{1 upper, first, from region}".',
+      trialFix(text, splice(text, end - 1, end - 1, ' from field'), splice(text, at, end, '{1}')),
+    ),
+
+  fillWithout: (text: string, at: number, end: number): MaskProblem =>
+    problem(
+      'fill-without-width',
+      at,
+      '"align" and "fill" say nothing without a width.',
+      'Add the least width: "width 12".',
+      trialFix(text, splice(text, end - 1, end - 1, ' width 12')),
+    ),
+
   hideTaken: (text: string, at: number, end: number, hide: string): MaskProblem =>
     problem(
       'hide-taken',
@@ -257,6 +392,37 @@ export const problems = {
         splice(text, at, end, '{1 hide}'),
       ),
     ),
+}
+
+/** Words that need an argument, with an example of one. */
+const NEEDS: Readonly<Record<string, string>> = {
+  of: 'of "A..Z"',
+  number: 'number',
+  date: 'date yyyy-MM-dd',
+  from: 'from field',
+  width: 'width 12',
+  align: 'align right width 12',
+  fill: 'fill "." width 12',
+  decimals: 'decimals 2',
+  whole: 'whole 6',
+  point: 'point ","',
+  scientific: 'scientific 2',
+  base: 'base 16',
+  sign: 'sign always',
+  negative: 'negative brackets',
+  currency: 'currency ZAR',
+  locale: 'locale en',
+  round: 'round half-even',
+  pivot: 'pivot 1950',
+}
+
+const MEANINGS: Readonly<Record<string, string>> = {
+  m: ' (minutes)',
+  D: ' (day of the year)',
+  Y: ' (year of the week)',
+  h: ' (hours)',
+  H: ' (hours)',
+  s: ' (seconds)',
 }
 
 /** One sentence for a misfit: what stands where, and what belongs there. */
@@ -279,6 +445,28 @@ export function misfitText(misfit: Misfit): string {
       return `The number ${misfit.found} is not a whole number; an identifier is text.`
     case 'two-readings':
       return `It can be read as ${misfit.expected}.`
+    case 'not-decimal':
+      return `"${misfit.found}" is not a number written in full; ${misfit.expected} belongs here.`
+    case 'decimals':
+      return `Digits go on at ${where} behind the decimal mark, where the mask has ${misfit.expected}.`
+    case 'sign-missing':
+      return `The sign "${misfit.expected}" is missing, so it is not clear what the number means.`
+    case 'not-date':
+      return `It is not a calendar date; ${misfit.expected} belongs here.`
+    case 'no-such-day':
+      return `There is no such day: ${misfit.expected} belongs at ${where}.`
+    case 'wrong-weekday':
+      return `The weekday at ${where} is not that of the date, which is ${misfit.expected}.`
+    case 'outside-years':
+      return `Two digits cannot say this year; ${misfit.expected} can be shown.`
+    case 'fill-ends':
+      return `It begins or ends with "${misfit.found}", which the mask uses to fill up to its width.`
+    case 'field-missing':
+      return `The record has no field "${misfit.expected}".`
+    case 'not-text':
+      return `The field "${misfit.expected}" is not text.`
+    case 'record-expected':
+      return `The mask is filled from the fields ${misfit.expected}, so a record is needed.`
     case 'list':
       return `It fits none of the masks; the nearest expected ${misfit.expected} at ${where}${misfit.found ? ` and found "${misfit.found}"` : ''}.`
   }
@@ -294,6 +482,26 @@ export function misfitTodo(misfit: Pick<Misfit, 'code'>): string {
       return 'Check for a digit too many, or use a mask that is wide enough.'
     case 'wrong-character':
       return 'Take the character out, or use a mask with a slot that takes it.'
+    case 'not-decimal':
+      return 'Write digits with a point, such as -1234.50, without separators.'
+    case 'decimals':
+      return 'Round the value first, or let the mask have more decimals.'
+    case 'sign-missing':
+      return 'Add the sign.'
+    case 'not-date':
+    case 'no-such-day':
+      return 'Write year, month and day as yyyy-MM-dd.'
+    case 'wrong-weekday':
+      return 'Check which of the two is right.'
+    case 'outside-years':
+      return 'Show the year with four digits, or set "pivot".'
+    case 'fill-ends':
+      return 'Choose another fill character, one that no value begins or ends with.'
+    case 'field-missing':
+    case 'record-expected':
+      return 'Give a record with all fields of the mask.'
+    case 'not-text':
+      return 'Give the field as text.'
     case 'hidden':
       return 'Give the full value instead of its hidden form.'
     case 'digits-lost':

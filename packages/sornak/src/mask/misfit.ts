@@ -11,6 +11,17 @@ export type MisfitCode =
   | 'digits-lost'
   | 'not-whole'
   | 'two-readings'
+  | 'not-decimal'
+  | 'decimals'
+  | 'sign-missing'
+  | 'not-date'
+  | 'no-such-day'
+  | 'wrong-weekday'
+  | 'outside-years'
+  | 'fill-ends'
+  | 'field-missing'
+  | 'not-text'
+  | 'record-expected'
   | 'list'
 
 export interface Misfit {
@@ -29,12 +40,32 @@ export interface Misfit {
   readonly todo: string
 }
 
+export interface NoFit {
+  readonly ok: false
+  readonly misfit: Misfit
+}
+
 export type Shown =
-  { readonly ok: true; readonly text: string } | { readonly ok: false; readonly misfit: Misfit }
+  | {
+      readonly ok: true
+      readonly text: string
+      /** Set where the value is longer than the width it should fill; it stands whole. */
+      readonly longer?: true
+      /** Set where decimals were rounded away, as the mask says. */
+      readonly rounded?: true
+    }
+  | NoFit
 
 export type Read =
-  | { readonly ok: true; readonly plain: string; readonly strict: boolean }
-  | { readonly ok: false; readonly misfit: Misfit }
+  | {
+      readonly ok: true
+      readonly plain: string
+      /** Whether the text stands exactly as the mask shows it. */
+      readonly strict: boolean
+      /** What each field of a record holds, for a composite. */
+      readonly fields?: Readonly<Record<string, string>>
+    }
+  | NoFit
 
 export function misfit(
   code: MisfitCode,
@@ -42,7 +73,7 @@ export function misfit(
   at: number,
   expected: string,
   found: string = text.slice(at, at + ((text.codePointAt(at) ?? 0) > 0xffff ? 2 : 1)),
-): { readonly ok: false; readonly misfit: Misfit } {
+): NoFit {
   let place = 1
   for (let i = 0; i < at; i += (text.codePointAt(i) ?? 0) > 0xffff ? 2 : 1) place++
   const bare = { code, at, place, found, expected, message: '', todo: misfitTodo({ code }) }

@@ -25,6 +25,15 @@ export type MaskProblemCode =
   | 'two-layouts'
   | 'two-readings'
   | 'hide-taken'
+  | 'count-misplaced'
+  | 'option-unknown'
+  | 'options-clash'
+  | 'marks-clash'
+  | 'date-pattern'
+  | 'kinds-mixed'
+  | 'from-missing'
+  | 'first-alone'
+  | 'fill-without-width'
 
 /** Why a mask was refused. */
 export interface MaskProblem {

@@ -1,8 +1,8 @@
 // Shown text -> plain value: first as the mask stands, then with separators that vary.
 
 import type { Program } from './compile.js'
-import { misfit, type Misfit, type Read } from './misfit.js'
-import { fillsOf } from './show.js'
+import { misfit, type Misfit, type NoFit, type Read } from './misfit.js'
+import { emit, fillsOf } from './show.js'
 import { plainOf, walk, type Step } from './walk.js'
 
 export interface ReadOptions {
@@ -12,7 +12,12 @@ export interface ReadOptions {
 
 export function read(program: Program, text: string, { strict = false }: ReadOptions = {}): Read {
   const exact = walk(program.strict, 'strict', text)
-  if (exact.ok) return { ok: true, plain: plainOf(exact.last), strict: true }
+  if (exact.ok) {
+    // Fill may be of any length when a text is read; it is strict only where it is as shown.
+    const whole = !program.framed || emit(program.nodes, fillsOf(exact.last), false) === text
+    if (whole || !strict) return { ok: true, plain: plainOf(exact.last), strict: whole }
+    return misfit('too-short', text, text.length, 'fill up to the width')
+  }
   if (!strict && program.loose) {
     const varied = walk(program.loose, 'loose', text)
     if (varied.ok) return { ok: true, plain: plainOf(varied.last), strict: false }
@@ -34,7 +39,7 @@ function named(last: Step | undefined): ReadonlyMap<string, string> {
   return parts
 }
 
-function hiddenOr(program: Program, text: string, found: Misfit): { ok: false; misfit: Misfit } {
+function hiddenOr(program: Program, text: string, found: Misfit): NoFit {
   const hidden = program.slots.some((slot) => slot.hide !== undefined && slot.hide === found.found)
   return hidden ? misfit('hidden', text, found.at, found.expected) : { ok: false, misfit: found }
 }

@@ -25,6 +25,7 @@ export type Word =
       readonly at: number
     }
   | { readonly kind: 'quoted'; readonly text: string; readonly raw: string; readonly at: number }
+  | { readonly kind: 'pattern'; readonly text: string; readonly at: number }
   | { readonly kind: 'comma'; readonly at: number }
 
 /** @throws {MaskError} where a brace, bracket, quote or backslash is left open or stray. */
@@ -84,7 +85,33 @@ function scanSlot(text: string, start: number): Token & { kind: 'slot' } {
     if (!found) throw new MaskError(text, problems.slotToken(text, start, at))
     words.push(found.word)
     at = found.end
+    if (isDate(words)) {
+      const pattern = scanPattern(text, at)
+      words.push(pattern.word)
+      at = pattern.end
+    }
   }
+}
+
+// `date` as what the slot holds: what follows is a pattern and not words.
+const isDate = (words: readonly Word[]): boolean => {
+  const own = words.filter(({ kind }) => kind !== 'name')
+  return own.length === 1 && own[0]!.kind === 'word' && own[0]!.text === 'date'
+}
+
+//  {date d MMMM yyyy, locale fr}
+//        ^ at       ^ end; inside '…' a comma or brace is text
+function scanPattern(text: string, start: number): { word: Word; end: number } {
+  let at = start
+  while (text[at] === ' ' || text[at] === '\t') at++
+  const from = at
+  let quoted = false
+  while (at < text.length && (quoted || (text[at] !== ',' && text[at] !== '}'))) {
+    if (text[at] === "'") quoted = !quoted
+    at++
+  }
+  const pattern = text.slice(from, at).trimEnd()
+  return { word: { kind: 'pattern', text: pattern, at: from }, end: at }
 }
 
 function scanWord(

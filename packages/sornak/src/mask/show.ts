@@ -1,7 +1,8 @@
 // Plain value -> shown text. Never cuts, never overflows: what does not fit is a misfit.
 
-import type { Fixed, Program } from './compile.js'
-import { misfit, type Misfit, type Shown } from './misfit.js'
+import type { Program } from './compile.js'
+import { fillClash, fillUp, isLonger } from './frame.js'
+import { misfit, type NoFit, type Shown } from './misfit.js'
 import type { Node, Slot } from './tree.js'
 import { walk, type Step } from './walk.js'
 
@@ -11,19 +12,21 @@ export type Given = string | bigint | number
 export function show(program: Program, value: Given): Shown {
   const text = givenText(value)
   if (typeof text !== 'string') return text
-  if (program.fixed) {
-    const shown = showFixed(program.fixed, text)
-    if (shown !== undefined) return { ok: true, text: shown }
-  }
+  const fixed = program.fixed?.(text)
+  if (fixed !== undefined) return { ok: true, text: fixed }
   const filled = fill(program, text)
-  return filled.ok ? { ok: true, text: emit(program.nodes, filled.fills, true) } : filled
+  if (!filled.ok) return filled
+  const longer =
+    program.framed && program.slots.some((slot) => isLonger(filled.fills.get(slot) ?? '', slot))
+  return {
+    ok: true,
+    text: emit(program.nodes, filled.fills, true),
+    ...(longer && { longer: true }),
+  }
 }
 
 /** The plain value with padding and case as the mask keeps them. */
-export function canon(
-  program: Program,
-  value: Given,
-): { ok: true; plain: string } | { ok: false; misfit: Misfit } {
+export function canon(program: Program, value: Given): { ok: true; plain: string } | NoFit {
   const text = givenText(value)
   if (typeof text !== 'string') return text
   const filled = fill(program, text)
@@ -32,7 +35,7 @@ export function canon(
 }
 
 /** The text of a value, or why it has none. */
-export function givenText(value: Given): string | { ok: false; misfit: Misfit } {
+export function givenText(value: Given): string | NoFit {
   if (typeof value === 'string') return value
   if (typeof value === 'bigint' || Number.isSafeInteger(value)) return value.toString()
   const text = `${value}`
@@ -50,9 +53,10 @@ export function emit(
     if (node.kind === 'literal') out += node.text
     else if (node.kind === 'section') {
       if (filledAny(node.nodes, fills)) out += emit(node.nodes, fills, hiding)
-    } else {
+    } else if (node.kind === 'slot') {
       const text = fills.get(node) ?? ''
-      out += hiding && node.hide !== undefined ? node.hide.repeat([...text].length) : text
+      const seen = hiding && node.hide !== undefined ? node.hide.repeat([...text].length) : text
+      out += node.width === undefined ? seen : fillUp(seen, node)
     }
   }
   return out
@@ -71,10 +75,7 @@ export function fillsOf(last: Step | undefined): Map<Slot, string> {
   return new Map([...chars].map(([slot, held]) => [slot, held.reverse().join('')]))
 }
 
-function fill(
-  program: Program,
-  text: string,
-): { ok: true; fills: Map<Slot, string> } | { ok: false; misfit: Misfit } {
+function fill(program: Program, text: string): { ok: true; fills: Map<Slot, string> } | NoFit {
   const walked = walk(program.given, 'given', text)
   if (!walked.ok) return walked
   const fills = fillsOf(walked.last)
@@ -84,15 +85,13 @@ function fill(
     const missing = slot.min - [...held].length
     if (missing > 0) fills.set(slot, slot.pad.repeat(missing) + held)
   }
+  if (program.framed) {
+    for (const slot of program.slots) {
+      const clash = fillClash(fills.get(slot) ?? '', slot)
+      if (clash) return clash
+    }
+  }
   return { ok: true, fills }
-}
-
-function showFixed({ width, classes, runs }: Fixed, text: string): string | undefined {
-  if (text.length !== width) return undefined
-  for (let i = 0; i < width; i++) if (classes[i]![text.charCodeAt(i)] !== 1) return undefined
-  let out = ''
-  for (const run of runs) out += run.kind === 'text' ? run.text : text.slice(run.from, run.to)
-  return out
 }
 
 function filledAny(nodes: readonly Node[], fills: ReadonlyMap<Slot, string>): boolean {

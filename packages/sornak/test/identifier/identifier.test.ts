@@ -180,7 +180,9 @@ test('bytes fit exactly where the text fits', () => {
       const bytes = encode(`x${value}y`)
       for (const { one, matches } of matchers) {
         const fits = matches(bytes, 1, bytes.length - 1)
-        if (one.zeros === 'padding') expect(fits && !fit(one, value).ok).toBe(false)
+        const counted = one.stored.masks.every(({ kind }) => kind === 'characters')
+        // Padded keys and dates are left to the slow way: there a yes must be right, no more.
+        if (one.zeros === 'padding' || !counted) expect(fits && !fit(one, value).ok).toBe(false)
         else expect(fits).toBe(fit(one, value).ok)
       }
     }),

@@ -4,16 +4,20 @@
 import { define } from '../define.js'
 import type { Definition } from '../definition.js'
 import { reader, type PlainMap } from '../plain.js'
+import { BANKS } from './banks.js'
 import { CARDS } from './cards.js'
 import { GENERIC } from './generic.js'
 import { PEOPLE } from './people.js'
 import { PHONES } from './phones.js'
 import { PLACES } from './places.js'
+import { TAX } from './tax.js'
 import { TRADE } from './trade.js'
 
 /** Plain definitions by name, `kind/which`. */
 export const CATALOG: ReadonlyMap<string, PlainMap> = new Map(
-  [PHONES, CARDS, PEOPLE, PLACES, TRADE, GENERIC].flatMap((group) => Object.entries(group)),
+  [PHONES, CARDS, PEOPLE, TAX, BANKS, PLACES, TRADE, GENERIC].flatMap((group) =>
+    Object.entries(group),
+  ),
 )
 
 const built = new Map<string, Definition>()

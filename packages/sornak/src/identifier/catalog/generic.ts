@@ -33,4 +33,13 @@ export const GENERIC: Readonly<Record<string, PlainMap>> = {
     samples: { fits: ['42', '000042'], 'does-not-fit': ['1234567', '4a'] },
     headers: ['voucher', 'sequence'],
   },
+  'sequence/prefixed': {
+    title: 'Sequence number with a prefix',
+    note: 'Two to four capitals, a hyphen, six digits with their zeros.',
+    cites: 'an organisation sets its own prefix',
+    stored: '{prefix: 2..4 of "A..Z"}-{6}',
+    sensitivity: 'open',
+    samples: { fits: ['REF-000042'], 'does-not-fit': ['REF-42', 'R-000042'] },
+    headers: ['reference', 'ref', 'order', 'invoice', 'case'],
+  },
 }

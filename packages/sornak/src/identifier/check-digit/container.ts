@@ -16,6 +16,7 @@ export const container: CheckScheme = {
   id: 'container',
   title: 'Freight container check digit',
   cites: 'ISO 6346, annex A',
+  alphabet: '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ',
   start: 0,
   step(sum, charCode, fromRight) {
     const digit = digitValue(charCode)
