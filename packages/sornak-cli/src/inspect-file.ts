@@ -12,18 +12,14 @@ import {
   type ValueFinding,
 } from 'sornak'
 import {
-  fieldText,
-  findShape,
-  markLength,
   recordView,
-  rowReader,
-  RowsError,
   scanRecord,
   type CsvShape,
   type RecordPlace,
   type RecordView,
 } from 'sornak/rows'
 import type { Progress } from './progress.js'
+import { headersOf, openRows, readRecords } from './read-rows.js'
 import { utf8Check, type Source } from './source.js'
 import { unreadable, usage } from './stop.js'
 
@@ -45,10 +41,7 @@ export interface InspectedFile {
   second(say: (found: ValueFinding | RaggedRecord) => void): Promise<void>
 }
 
-const CHUNK = 1024 * 1024
 const WINDOW = 256 * 1024
-/** After so many bytes signals get their turn. */
-const BREATHE = 8 * CHUNK
 
 export async function inspectFile(
   source: Source,
@@ -56,23 +49,7 @@ export async function inspectFile(
   options: FileOptions,
   progress: Progress,
 ): Promise<InspectedFile> {
-  const head = Buffer.alloc(Math.min(64 * 1024, source.size))
-  readSync(source.fd, head, 0, head.length, 0)
-  if (head.length === 0)
-    throw unreadable(`${source.name} is empty.`, 'A header and records are expected.')
-  if (head.includes(0))
-    throw unreadable(
-      `${source.name} is not text: it holds zero bytes.`,
-      'Save it as CSV, or name its encoding with --encoding.',
-    )
-  if (head[0] === 0x50 && head[1] === 0x4b)
-    throw unreadable(
-      `${source.name} is a ZIP container or a workbook, not text.`,
-      'Save it as CSV first.',
-    )
-  const shape = findShape(head, head.length === source.size, options.delimiter)
-  const first: RecordPlace = { index: 0, line: 1, offset: markLength(head) }
-
+  const { shape, first } = openRows(source, options.delimiter)
   const delayed = delay(rule.skipLast)
   let inspected: Inspection | undefined
   let records = 0
@@ -94,7 +71,7 @@ export async function inspectFile(
       there.look(one, where)
     })
   }
-  await readAll(source, shape, first, onRecord, progress, utf8Check(source.name))
+  await readRecords(source, shape, first, onRecord, progress, utf8Check(source.name))
   progress.clear()
   if (!inspected)
     throw unreadable(
@@ -109,43 +86,6 @@ export async function inspectFile(
     unbound: there.table.headers.filter((_, i) => !bound.has(i)),
     notices,
     second: (say) => secondPass(source, shape, there, records + rule.headerRow, say, progress),
-  }
-}
-
-async function readAll(
-  source: Source,
-  shape: CsvShape,
-  from: RecordPlace,
-  visit: (view: RecordView, place: RecordPlace) => void,
-  progress: Progress,
-  check?: ReturnType<typeof utf8Check>,
-): Promise<void> {
-  const reader = rowReader(shape, visit, from)
-  try {
-    for (let at = from.offset, rest = BREATHE; ;) {
-      const room = reader.room(CHUNK)
-      const size = readSync(source.fd, room, 0, CHUNK, at)
-      if (size === 0) break
-      check?.feed(room.subarray(0, size))
-      reader.filled(size)
-      at += size
-      rest -= size
-      progress.at(at, source.size)
-      if (rest <= 0) {
-        rest = BREATHE
-        await new Promise(setImmediate)
-      }
-    }
-    check?.end()
-    reader.end()
-  } catch (error) {
-    if (error instanceof RowsError) {
-      throw unreadable(
-        `${source.name}:${error.line}  ${error.message}`,
-        'Close the quote, or choose the delimiter with --delimiter.',
-      )
-    }
-    throw error
   }
 }
 
@@ -190,20 +130,9 @@ async function secondPass(
     const judgeOn = (one: RecordView, place: RecordPlace) => {
       if (place.index < records) for (const found of inspected.judge(one, place)) say(found)
     }
-    await readAll(source, shape, spool.readOn, judgeOn, progress)
+    await readRecords(source, shape, spool.readOn, judgeOn, progress)
   }
   progress.clear()
-}
-
-function headersOf(view: RecordView, shape: CsvShape, name: string, line: number): string[] {
-  try {
-    return Array.from({ length: view.fields }, (_, i) => fieldText(view, i, shape.quote).trim())
-  } catch {
-    throw unreadable(
-      `${name}:${line}  The header is not UTF-8.`,
-      'Say how the file is encoded, for example --encoding windows-1252.',
-    )
-  }
 }
 
 function refuse(problems: readonly TableProblem[], allowMissing: boolean): string[] {

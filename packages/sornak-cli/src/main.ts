@@ -74,17 +74,26 @@ program
   .command('show')
   .description('values through a mask, a line each')
   .argument('<mask>', 'a mask, or an identifier of the catalog or the rules file')
-  .argument('[value...]', 'the values (default: standard input, a line each)')
+  .argument('[value...]', 'the values (default: standard input, a line each), or a CSV file')
   .option(...rules)
   .option('--given <what>', 'plain, shown or stored: what the values are')
   .option('--form <name>', 'the display form of an identifier, such as international')
+  .option(
+    '--column <header>',
+    'show a column of a CSV file; with a rules file the mask may be left out',
+  )
+  .option('--beside', 'the whole table, with the shown column beside its source')
+  .option('--into <header>', 'the header of the shown column (default: "… (shown)")')
+  .option('--watch', 'write the output file again whenever the source changes')
+  .option('--delimiter <char>', 'what separates fields (default: found)')
+  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
   .option(...out)
   .option('-q, --quiet', 'do not say why a value does not fit')
   .addHelpText(
     'after',
     examples(
       "sornak show '({3}) {3}-{4}' 2065550142",
-      'sornak show phone/za 0215550123 --form international',
+      'sornak show crew.csv -r sornak.yaml --column Mobile --beside -o crew-shown.csv',
     ),
   )
   .action(async (mask, values, flags) =>

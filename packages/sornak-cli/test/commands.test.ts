@@ -1,10 +1,10 @@
-import { readFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
 import { describe, expect, test } from 'vitest'
 import { parse } from 'yaml'
-import { folder, lines, RULES, sornak } from './run.js'
+import { folder, lines, RULES, sornak, started } from './run.js'
 
 describe('show', () => {
   test('values as arguments, in either form', () => {
@@ -108,5 +108,100 @@ describe('the published schema', () => {
     { sornak: 1, columns: [{ in: 'a.csv' }] },
   ])('refuses %j', (rules) => {
     expect(valid(rules)).toBe(false)
+  })
+})
+
+describe('show on a table', () => {
+  const table = 'Name,Crew No,Port\n"Holm, Jory",00417,Quay\nLars,4O7,Sound\nQuin,,Quay\n'
+  const rules =
+    'sornak: 1\nidentifiers:\n  crew: { stored: "{5}", display: "HS-{5}" }\ncolumns:\n  - { in: "crew*.csv", bind: { "Crew No": crew } }\n'
+  test('puts the shown column beside its source and leaves everything else as it was', () => {
+    const dir = folder({ 'crew.csv': table, 'sornak.yaml': rules })
+    const ran = sornak(
+      ['show', 'crew.csv', '-r', 'sornak.yaml', '--column', 'Crew No', '--beside'],
+      {
+        cwd: dir,
+      },
+    )
+    expect(ran.out).toBe(
+      'Name,Crew No,Crew No (shown),Port\n"Holm, Jory",00417,HS-00417,Quay\nLars,4O7,,Sound\nQuin,,,Quay\n',
+    )
+    expect(ran.err).toContain('record 2:')
+    expect(ran.status).toBe(1)
+  })
+  test('a mask over the fields of a record makes a new last column', () => {
+    const dir = folder({ 'crew.csv': 'Port,No\nQuay,7\n' })
+    const ran = sornak(
+      [
+        'show',
+        '{1 upper, first, from Port}-{3, pad, from No}',
+        'crew.csv',
+        '--beside',
+        '--into',
+        'Ref',
+      ],
+      { cwd: dir },
+    )
+    expect(ran).toMatchObject({ status: 0, out: 'Port,No,Ref\nQuay,7,Q-007\n' })
+  })
+  test('says which column is meant, and what --beside needs', () => {
+    const dir = folder({ 'crew.csv': table })
+    const near = sornak(['show', '{5}', 'crew.csv', '--column', 'Crew Np'], { cwd: dir })
+    expect(near).toMatchObject({ status: 2, out: '' })
+    expect(near.err).toContain('"Crew No"')
+    expect(sornak(['show', '{5}', 'crew.csv', '--beside'], { cwd: dir }).status).toBe(2)
+    expect(sornak(['show', 'crew.csv', '--column', 'Port'], { cwd: dir }).status).toBe(2)
+  })
+  test('follows its source when it changes', async () => {
+    const dir = folder({ 'crew.csv': 'No\n417\n' })
+    const [from, to] = [join(dir, 'crew.csv'), join(dir, 'shown.csv')]
+    const running = started([
+      'show',
+      'HS-{5 pad}',
+      from,
+      '--column',
+      'No',
+      '--beside',
+      '--watch',
+      '-o',
+      to,
+    ])
+    const until = async (want: string) => {
+      for (let tries = 0; tries < 200; tries++) {
+        if (existsSync(to) && readFileSync(to, 'utf8') === want) return
+        await new Promise((wait) => setTimeout(wait, 50))
+      }
+      throw new Error(`never became ${want}`)
+    }
+    try {
+      await until('No,No (shown)\n417,HS-00417\n')
+      writeFileSync(from, 'No\n417\n42\n')
+      await until('No,No (shown)\n417,HS-00417\n42,HS-00042\n')
+    } finally {
+      running.kill('SIGINT')
+    }
+    const status = await new Promise((ended) => running.on('exit', ended))
+    expect(status).toBe(130)
+    expect(readdirSync(dir).sort()).toEqual(['crew.csv', 'shown.csv'])
+  })
+})
+
+describe('explain of masks and check digits', () => {
+  test('says where each character went', () => {
+    const { out, status } = sornak(['explain', '({3}) {3}-{4}', '206-555.0142'])
+    expect(status).toBe(0)
+    expect(out).toMatch(/206 +3 digits\n +- +a separator/)
+  })
+  test('says what is gone from a number, and what would make a text fit', () => {
+    const gone = sornak(['explain', '{4} {4} {4} {4}', '4.30022E+15'])
+    expect(gone.status).toBe(1)
+    expect(gone.out).toContain('6 of its 16 digits')
+    expect(sornak(['explain', '{5}', '2O417']).out).toContain('20417')
+  })
+  test('a check digit: what it catches, and which would be right', () => {
+    expect(sornak(['explain', 'luhn']).out).toContain('09 for 90')
+    const wrong = sornak(['explain', 'luhn', '4111111111111112'])
+    expect(wrong.status).toBe(1)
+    expect(wrong.out).toContain('"1" belongs')
   })
 })

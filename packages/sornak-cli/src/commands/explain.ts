@@ -1,5 +1,5 @@
-// sornak explain: a mask, an identifier, a finding or a channel in plain words; with a value, why it fits
-// or why not.
+// sornak explain: a mask, an identifier, a check digit, a finding or a channel in plain words; with a
+// value, why it fits or why not.
 
 import {
   CHANNELS,
@@ -10,8 +10,10 @@ import {
   why,
   type Definition,
   type FindingCode,
-  type Mask,
+  SCHEMES,
 } from 'sornak'
+import { maskLines, maskValue } from './explain-mask.js'
+import { schemeLines, schemeValue } from './explain-scheme.js'
 import { openOutput } from '../output.js'
 import { STATUS, usage } from '../stop.js'
 import { subjectOf } from '../subject.js'
@@ -30,7 +32,7 @@ export function explain(text: string, value: string | undefined, flags: ExplainF
   return lines.status
 }
 
-interface Explained {
+export interface Explained {
   readonly lines: readonly string[]
   readonly status: number
 }
@@ -48,6 +50,11 @@ function linesFor(text: string, value: string | undefined, flags: ExplainFlags):
       lines: [...(finding ? findingLines(finding) : []), ...(channel ? channelLines(text) : [])],
       status: STATUS.fine,
     }
+  const scheme = SCHEMES.get(text)
+  if (scheme)
+    return value === undefined
+      ? { lines: schemeLines(scheme), status: STATUS.fine }
+      : schemeValue(scheme, value)
   const subject = subjectOf(text, flags.rules)
   if (subject.kind === 'mask')
     return value === undefined
@@ -80,40 +87,6 @@ function channelLines(id: string): string[] {
     `  Prevent: ${prevent}`,
     `  Finding: ${finding}`,
   ]
-}
-
-function maskLines(mask: Mask): string[] {
-  const shortest = mask.print()
-  return [
-    mask.text,
-    `  ${mask.explain()}`,
-    `  Outline: ${mask.outline}`,
-    ...(shortest === mask.text ? [] : [`  Shortest: ${shortest}`]),
-  ]
-}
-
-function maskValue(mask: Mask, value: string): Explained {
-  const read = mask.read(value)
-  const shown = mask.show(value)
-  const lines = [mask.text, `  ${mask.explain()}`, '']
-  if (shown.ok) lines.push(`"${value}" as a plain value shows as "${shown.text}".`)
-  if (read.ok) {
-    lines.push(
-      `"${value}" ${read.strict ? 'is shown as the mask has it' : 'reads with other separators'}; its plain value is "${read.plain}".`,
-    )
-  }
-  if (shown.ok || read.ok) return { lines, status: STATUS.fine }
-  const { misfit } = read.misfit.at >= shown.misfit.at ? read : shown
-  lines.push(
-    `"${value}" does not fit.`,
-    `  ${value}`,
-    `  ${' '.repeat([...value.slice(0, misfit.at)].length)}^ ${misfit.message}`,
-    `  ${misfit.todo}`,
-  )
-  const digits = value.replace(/\D/g, '')
-  const bare = digits !== value && digits !== '' ? mask.show(digits) : undefined
-  if (bare?.ok) lines.push(`  Its digits alone would fit: "${bare.text}".`)
-  return { lines, status: STATUS.findings }
 }
 
 function definitionLines(definition: Definition): string[] {

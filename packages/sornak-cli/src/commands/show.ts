@@ -1,10 +1,12 @@
 // sornak show: values through a mask, one line each; a value that does not fit leaves its line empty.
+// With --column or --beside it shows a column of a table instead (show-table.ts).
 
 import { fit, type Definition, type Mask, type Misfit } from 'sornak'
 import { createInterface } from 'node:readline'
 import { openOutput, tell } from '../output.js'
 import { STATUS, usage } from '../stop.js'
-import { subjectOf } from '../subject.js'
+import { subjectOf, type Subject } from '../subject.js'
+import { showTable } from './show-table.js'
 
 export interface ShowFlags {
   readonly rules?: string
@@ -12,6 +14,12 @@ export interface ShowFlags {
   readonly form?: string
   readonly out?: string
   readonly quiet?: boolean
+  readonly column?: string
+  readonly beside?: boolean
+  readonly into?: string
+  readonly watch?: boolean
+  readonly delimiter?: string
+  readonly encoding?: string
 }
 
 const GIVEN = ['plain', 'shown', 'stored']
@@ -23,16 +31,14 @@ export async function show(
 ): Promise<number> {
   if (flags.given !== undefined && !GIVEN.includes(flags.given))
     throw usage(`--given cannot be "${flags.given}".`, `Write one of: ${GIVEN.join(', ')}.`)
-  const subject = subjectOf(text, flags.rules)
+  if (flags.column !== undefined || flags.beside === true) return showTable(text, values, flags)
+  const through = shower(subjectOf(text, flags.rules), flags)
   const output = openOutput(flags.out)
   let status: number = STATUS.fine
   let line = 0
   const one = (value: string) => {
     line++
-    const shown =
-      subject.kind === 'mask'
-        ? throughMask(subject.mask, value, flags.given)
-        : throughIdentifier(subject.definition, value, flags)
+    const shown = through(value)
     if (typeof shown === 'string') output.write(`${shown}\n`)
     else {
       status = STATUS.findings
@@ -48,7 +54,17 @@ export async function show(
   return status
 }
 
-type Reason = Pick<Misfit, 'message' | 'todo'>
+export type Reason = Pick<Misfit, 'message' | 'todo'>
+
+/** Shows one value, or says why it cannot be shown. */
+export function shower(
+  subject: Subject,
+  flags: Pick<ShowFlags, 'given' | 'form'>,
+): (value: string) => string | Reason {
+  return subject.kind === 'mask'
+    ? (value) => throughMask(subject.mask, value, flags.given)
+    : (value) => throughIdentifier(subject.definition, value, flags)
+}
 
 // The value is taken as plain and as shown; where both fit and differ, nothing is guessed.
 function throughMask(mask: Mask, value: string, given: string | undefined): string | Reason {
@@ -73,7 +89,7 @@ function throughMask(mask: Mask, value: string, given: string | undefined): stri
 function throughIdentifier(
   definition: Definition,
   value: string,
-  { given, form }: ShowFlags,
+  { given, form }: Pick<ShowFlags, 'given' | 'form'>,
 ): string | Reason {
   const display = form === undefined ? definition.display : definition.displays.get(form)
   if (!display)

@@ -7,6 +7,7 @@ import { evaluated } from './evaluated.js'
 import { exponentForm, shortDisplay } from './exponent.js'
 import { fifteenDigits } from './fifteen-digits.js'
 import { grouping } from './grouping.js'
+import { lookAlike } from './look-alike.js'
 import { numberRead } from './number-read.js'
 import { foreignDigit, hiddenCharacter, strayMark } from './text-marks.js'
 
@@ -23,5 +24,6 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     strayMark,
     hiddenCharacter,
     foreignDigit,
+    lookAlike,
   ].map((channel) => [channel.id, channel]),
 )

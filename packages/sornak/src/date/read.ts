@@ -1,5 +1,5 @@
-// Shown text -> calendar date. Strict: exactly as the pattern shows it. Loose: separators may vary and
-// a number may have or lack its leading zero, as long as there is one way to read it.
+// Shown text -> calendar date. Strict: exactly as the pattern shows it. Loose: separators may vary, and
+// where the pattern writes a number without leading zero it may have one.
 
 import { dateText, exists, weekday, type CalendarDate } from './calendar.js'
 import { namesFor } from './names.js'
@@ -55,7 +55,7 @@ function parse(pattern: DatePattern, text: string): Parsed | { ok: false; troubl
   let on: number | undefined
   const places: Parsed['places'] = {}
   if (text === '') return refuse('empty', 0, pattern.text)
-  for (const [i, field] of pattern.fields.entries()) {
+  for (const field of pattern.fields) {
     if (field.kind === 'text') {
       const end = passText(field.text, text, at)
       if (end < 0)
@@ -74,10 +74,8 @@ function parse(pattern: DatePattern, text: string): Parsed | { ok: false; troubl
       }
       at = found.end
     } else {
-      const fewest =
-        field.digits === 'four' ? 4 : field.digits === 'two' && !apart(pattern, i) ? 2 : 1
+      const least = field.digits === 'four' ? 4 : field.digits === 'two' ? 2 : 1
       const most = field.kind !== 'year' ? 2 : field.digits === 'two' ? 2 : 4
-      const least = field.kind === 'year' && field.digits === 'two' ? 2 : fewest
       let end = at
       while (end < text.length && end - at < most && /[0-9]/.test(text[end]!)) end++
       if (end - at < least) {
@@ -124,13 +122,6 @@ function passName(names: readonly string[], text: string, at: number) {
     .filter(({ name }) => rest.startsWith(name))
     .sort((a, b) => b.name.length - a.name.length)
   return fits[0] && { index: fits[0].index, end: at + fits[0].name.length }
-}
-
-// Whether something that is no digit stands on both sides, so that a leading zero may be missing.
-function apart({ fields }: DatePattern, i: number): boolean {
-  const clear = (field: DateField | undefined) =>
-    field === undefined || (field.kind === 'text' && !/\d/.test(field.text))
-  return clear(fields[i - 1]) && clear(fields[i + 1])
 }
 
 function inHundred(two: number, pivot: number): number {

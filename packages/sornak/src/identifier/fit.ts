@@ -17,13 +17,25 @@ export type Fit =
       readonly rule: 'never' | 'only'
     }
 
-/** Strict: the text as it stands, no separators added or dropped. */
+/**
+ * Whether a stored text fits: shape, check digit and reserved parts. Strict: the text as it stands, no
+ * separators added or dropped.
+ *
+ * @example
+ * fit(identifier({ stored: '{5}' }), '00417') // { ok: true, plain: '00417' }
+ * fit(fromCatalog('card/payment'), '4111111111111112').code // 'check-digit'
+ */
 export function fit(definition: Definition, text: string): Fit {
   if (definition.zeros === 'padding') return fitPadded(definition, text)
   return fitExactly(definition, text)
 }
 
-/** The key by which two texts are the same value: without leading zeros where they are padding. */
+/**
+ * The key by which two texts are the same value: without leading zeros where they are padding.
+ *
+ * @example
+ * keyOf(identifier({ stored: '{1..6}', zeros: 'padding' }), '042') // '42'
+ */
 export function keyOf(definition: Definition, text: string): string {
   return definition.zeros === 'padding' ? text.replace(/^0+(?=\d)/, '') : text
 }

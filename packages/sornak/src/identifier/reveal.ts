@@ -23,7 +23,13 @@ export function parseReveal(text: string): Reveal | undefined {
 
 export const hidesAnything = ({ first }: Reveal): boolean => first !== Infinity
 
-/** The text with all letters and digits hidden but those that `reveal` leaves visible. */
+/**
+ * The text with all letters and digits hidden but those that `reveal` leaves visible.
+ *
+ * @example
+ * hide('4111 1111', { first: 0, last: 4 }) // '•••• 1111'
+ * hide('4.30022E+15') // '•.••••••+••'
+ */
 export function hide(text: string, { first, last }: Reveal = REVEAL_NONE): string {
   if (first === Infinity) return text
   const chars = [...text]

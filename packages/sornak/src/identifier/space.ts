@@ -24,6 +24,12 @@ export interface Space {
 
 const spaces = new WeakMap<Definition, Space>()
 
+/**
+ * All values that a definition allows, to be counted and listed by the integer that they read as.
+ *
+ * @example
+ * spaceOf(identifier({ stored: '{16}', check: 'luhn' })).count(4300222233334440n, 4300222233334449n) // { count: 1n, exact: true }
+ */
 export function spaceOf(definition: Definition): Space {
   let space = spaces.get(definition)
   if (!space) spaces.set(definition, (space = make(definition)))

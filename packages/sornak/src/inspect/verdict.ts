@@ -49,7 +49,7 @@ const OVERFLOW =
  *
  * @param most how many candidates to list
  * @example
- * judge(definition, '417') // { verdict: 'mendable', findings: ['zeros-lost'], mend: '00417', … }
+ * judge(identifier({ stored: '{5}' }), '417') // { verdict: 'mendable', findings: ['zeros-lost'], mend: '00417', … }
  */
 export function judge(definition: Definition, seen: string, most = 10): Judgement {
   if (BLANK.test(seen)) return blank(definition, [])

@@ -13,7 +13,13 @@ export interface MaskList {
   read(text: string, options?: { readonly strict?: boolean }): Read
 }
 
-/** @throws {MaskError} for the first mask that is not well formed. */
+/**
+ * Masks for an identifier that comes in several lengths; the first that takes a value exactly is used.
+ *
+ * @throws {MaskError} for the first mask that is not well formed
+ * @example
+ * maskList(['{4} {4} {4} {4}', '{4} {6} {5}']).show('378282246310005') // { ok: true, text: '3782 822463 10005' }
+ */
 export function maskList(texts: readonly string[]): MaskList {
   return listOf(texts.map((text) => mask(text)))
 }

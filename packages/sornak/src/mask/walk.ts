@@ -18,6 +18,8 @@ export interface Step {
   readonly cell: Cell
   /** The character as the cell holds it. */
   readonly char: string
+  /** Where it stands in the text, in UTF-16 units. */
+  readonly at: number
   readonly before: Step | undefined
 }
 
@@ -56,6 +58,7 @@ export function walk(automaton: Automaton, view: View, text: string): Walked {
         const last = {
           cell,
           char: held === code ? char : String.fromCodePoint(held),
+          at,
           before: way.last,
         }
         arrive(after, { at: edge.to, inGap: false, last, two: way.two })

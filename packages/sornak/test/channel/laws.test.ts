@@ -98,6 +98,8 @@ const EXTRA: Record<string, (member: string, seen: string) => boolean> = {
   'stray-mark': (member, seen) => seen.includes(member),
   'hidden-character': (member, seen) => [...member].every((char) => seen.includes(char)),
   'foreign-digit': (member, seen) => [...member].length === [...seen].length,
+  // Several letters may have been mistaken at once.
+  'look-alike': (member, seen) => [...member].length === [...seen].length,
   'decimal-tail': (member, seen) => exactValue(seen) === member,
   // A dot or comma before three digits may be a decimal mark or group in any style.
   grouping: (member, seen) => seen.replace(/\D/g, '').startsWith(member),

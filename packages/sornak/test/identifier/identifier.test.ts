@@ -17,6 +17,11 @@ import { definition, problemCodes } from './definition-for.js'
 const encode = (text: string) => new TextEncoder().encode(text)
 
 describe('the catalog', () => {
+  test('is worth having', () => {
+    const keys = [...CATALOG.keys()]
+    expect(keys.length).toBeGreaterThanOrEqual(60)
+    expect(keys.filter((key) => key.startsWith('phone/')).length).toBeGreaterThanOrEqual(25)
+  })
   test.each([...CATALOG.keys()])('%s is built, cites its source, and its samples hold', (key) => {
     const entry = fromCatalog(key)!
     expect(entry.cites).toBeTruthy()
@@ -82,6 +87,19 @@ describe('fit', () => {
     expect(fit(made, 'AB1230').ok).toBe(true)
     expect(fit(made, 'AB1231').ok).toBe(false)
   })
+})
+
+test('weights of the steward’s own', () => {
+  // 3-7-1, as bank routing numbers of the United States have it; 111000025 is a published example.
+  const check = {
+    scheme: 'weighted',
+    weights: ['3', '7', '1', '3', '7', '1', '3', '7', '1'],
+    modulus: '10',
+  }
+  const made = definition({ stored: '{9}', check })
+  expect(fit(made, '111000025').ok).toBe(true)
+  expect(fit(made, '111000026').ok).toBe(false)
+  expect(problemCodes({ stored: '{9}', check: { scheme: 'weighted' } })).toContain('weights')
 })
 
 describe('definitions that do not hold together', () => {

@@ -22,7 +22,13 @@ export const CATALOG: ReadonlyMap<string, PlainMap> = new Map(
 
 const built = new Map<string, Definition>()
 
-/** The definition of a catalog entry, or undefined where there is none of that name. */
+/**
+ * The definition of a catalog entry, or undefined where there is none of that name.
+ *
+ * @example
+ * fromCatalog('card/payment').check.scheme.id // 'luhn'
+ * fromCatalog('no/such') // undefined
+ */
 export function fromCatalog(name: string): Definition | undefined {
   const known = built.get(name)
   const source = CATALOG.get(name)

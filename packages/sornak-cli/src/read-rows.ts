@@ -1,0 +1,91 @@
+// Records of one delimited file: its shape found or given, then every record in order.
+
+import { readSync } from 'node:fs'
+import {
+  fieldText,
+  findShape,
+  markLength,
+  rowReader,
+  RowsError,
+  type CsvShape,
+  type RecordPlace,
+  type RecordView,
+} from 'sornak/rows'
+import type { Progress } from './progress.js'
+import type { Source, utf8Check } from './source.js'
+import { unreadable } from './stop.js'
+
+const CHUNK = 1024 * 1024
+/** After so many bytes signals get their turn. */
+const BREATHE = 8 * CHUNK
+
+/** Looks at the start of the file: what separates its fields, and where its first record stands. */
+export function openRows(
+  source: Source,
+  delimiter: string | undefined,
+): { readonly shape: CsvShape; readonly first: RecordPlace } {
+  const head = Buffer.alloc(Math.min(64 * 1024, source.size))
+  readSync(source.fd, head, 0, head.length, 0)
+  if (head.length === 0)
+    throw unreadable(`${source.name} is empty.`, 'A header and records are expected.')
+  if (head.includes(0))
+    throw unreadable(
+      `${source.name} is not text: it holds zero bytes.`,
+      'Save it as CSV, or name its encoding with --encoding.',
+    )
+  if (head[0] === 0x50 && head[1] === 0x4b)
+    throw unreadable(
+      `${source.name} is a ZIP container or a workbook, not text.`,
+      'Save it as CSV first.',
+    )
+  const shape = findShape(head, head.length === source.size, delimiter)
+  return { shape, first: { index: 0, line: 1, offset: markLength(head) } }
+}
+
+export async function readRecords(
+  source: Source,
+  shape: CsvShape,
+  from: RecordPlace,
+  visit: (view: RecordView, place: RecordPlace) => void,
+  progress: Progress,
+  check?: ReturnType<typeof utf8Check>,
+): Promise<void> {
+  const reader = rowReader(shape, visit, from)
+  try {
+    for (let at = from.offset, rest = BREATHE; ;) {
+      const room = reader.room(CHUNK)
+      const size = readSync(source.fd, room, 0, CHUNK, at)
+      if (size === 0) break
+      check?.feed(room.subarray(0, size))
+      reader.filled(size)
+      at += size
+      rest -= size
+      progress.at(at, source.size)
+      if (rest <= 0) {
+        rest = BREATHE
+        await new Promise(setImmediate)
+      }
+    }
+    check?.end()
+    reader.end()
+  } catch (error) {
+    if (error instanceof RowsError) {
+      throw unreadable(
+        `${source.name}:${error.line}  ${error.message}`,
+        'Close the quote, or choose the delimiter with --delimiter.',
+      )
+    }
+    throw error
+  }
+}
+
+export function headersOf(view: RecordView, shape: CsvShape, name: string, line: number): string[] {
+  try {
+    return Array.from({ length: view.fields }, (_, i) => fieldText(view, i, shape.quote).trim())
+  } catch {
+    throw unreadable(
+      `${name}:${line}  The header is not UTF-8.`,
+      'Say how the file is encoded, for example --encoding windows-1252.',
+    )
+  }
+}
