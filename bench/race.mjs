@@ -35,7 +35,9 @@ export function race(title, inputs, ways, { rounds = 15, repeats = 20 } = {}) {
     )
   }
   if (new Set(sums.values()).size > 1 && !title.includes('*'))
-    console.log(`  these do not all print the same: ${[...sums].map((one) => one.join(' ')).join(', ')}`)
+    console.log(
+      `  these do not all print the same: ${[...sums].map((one) => one.join(' ')).join(', ')}`,
+    )
 }
 
 // Every character is read, or the engine would put off joining the text.

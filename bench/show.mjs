@@ -36,10 +36,17 @@ race('A card number of 16 digits: 4111 1111 1111 1111', cards, {
   'String.replace': (value) => value.replace(/(\d{4})(?=\d)/g, '$1 '),
 })
 
-const amounts = Array.from({ length: 500 }, () => flat(`${1 + (next() % 9)}${digits(6)}.${digits(2)}`))
+const amounts = Array.from({ length: 500 }, () =>
+  flat(`${1 + (next() % 9)}${digits(6)}.${digits(2)}`),
+)
 const amount = mask('{number, group, decimals 2, locale en}')
 const format = new Intl.NumberFormat('en', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
-race('An amount: 1,234,567.50', amounts, {
-  'Intl.NumberFormat': (value) => format.format(value),
-  'mask.show': shown(amount),
-}, { repeats: 6 })
+race(
+  'An amount: 1,234,567.50',
+  amounts,
+  {
+    'Intl.NumberFormat': (value) => format.format(value),
+    'mask.show': shown(amount),
+  },
+  { repeats: 6 },
+)

@@ -39,11 +39,23 @@ export type FindingCode =
  *
  * - `texts`: these texts;
  * - `integers`: every text of digits (with or without a leading `+`) whose value lies from `low` to
- *   `high`, both included, however many zeros it starts with.
+ *   `high`, both included, however many zeros it starts with;
+ * - `residues`: every text of digits whose value is at least `from` and leaves `rest` when divided by
+ *   `modulus`;
+ * - `starts`, `ends`: every longer text that starts or ends so;
+ * - `sums`: every text of digits joined by `-` or `/` whose value, worked out, is this.
  */
 export type Preimage =
   | { readonly kind: 'texts'; readonly texts: readonly string[] }
   | { readonly kind: 'integers'; readonly low: bigint; readonly high: bigint }
+  | {
+      readonly kind: 'residues'
+      readonly rest: bigint
+      readonly modulus: bigint
+      readonly from: bigint
+    }
+  | { readonly kind: 'starts' | 'ends'; readonly text: string }
+  | { readonly kind: 'sums'; readonly value: string }
 
 export interface Channel {
   readonly id: string
@@ -65,11 +77,4 @@ export interface Channel {
    * one of the sets, and each member of a set goes forward to `seen` in some form.
    */
   inverse(seen: string): readonly Preimage[]
-}
-
-export function holds(preimage: Preimage, text: string): boolean {
-  if (preimage.kind === 'texts') return preimage.texts.includes(text)
-  if (!/^\+?\d+$/.test(text)) return false
-  const value = BigInt(text.replace('+', ''))
-  return preimage.low <= value && value <= preimage.high
 }

@@ -1,26 +1,43 @@
 // All channels by name, in the order in which they act on a value.
 
-import type { Channel } from './channel.js'
+import { arithmetic } from './arithmetic.js'
+import { binary32 } from './binary32.js'
 import { binary64 } from './binary64.js'
+import type { Channel } from './channel.js'
+import { cutShort } from './cut-short.js'
+import { dateGuess } from './date-guess.js'
 import { decimalTail } from './decimal-tail.js'
 import { evaluated } from './evaluated.js'
 import { exponentForm, shortDisplay } from './exponent.js'
 import { fifteenDigits } from './fifteen-digits.js'
 import { grouping } from './grouping.js'
+import { clamped, wrapped } from './integer-limits.js'
 import { lookAlike } from './look-alike.js'
 import { numberRead } from './number-read.js'
+import { otherBase } from './other-base.js'
+import { scaled } from './scaled.js'
+import { sign } from './sign.js'
 import { foreignDigit, hiddenCharacter, strayMark } from './text-marks.js'
 
 export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
   [
     numberRead,
     evaluated,
+    arithmetic,
+    otherBase,
+    dateGuess,
+    sign,
+    wrapped,
+    clamped,
     fifteenDigits,
     binary64,
+    binary32,
     exponentForm,
     shortDisplay,
     decimalTail,
     grouping,
+    scaled,
+    cutShort,
     strayMark,
     hiddenCharacter,
     foreignDigit,

@@ -16,6 +16,8 @@ export interface Space {
   readonly layouts: readonly Layout[]
   /** How many values there are whose text is digits, a leading `+` not counted. */
   readonly integers: Tally
+  /** Digits of the widest of them; 0 where there are none. */
+  readonly widest: number
   /** How many values read as an integer in the interval, both ends included. */
   count(low: bigint, high: bigint): Tally
   /** Their texts in ascending order, `most` at the most. */
@@ -72,6 +74,7 @@ function make(definition: Definition): Space {
   return {
     definition,
     layouts,
+    widest: most,
     get integers() {
       return (integers ??= count(0n, 10n ** BigInt(most)))
     },

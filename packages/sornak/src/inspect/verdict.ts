@@ -5,9 +5,10 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
+import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
-import { weigh, type Candidate } from './weigh.js'
-import { MEND_ODDS, MOST_AMBIGUOUS } from './weights.js'
+import { weigh, type Candidate, type Lift } from './weigh.js'
+import { MOST_AMBIGUOUS } from './weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -44,14 +45,25 @@ const MISSING =
 const OVERFLOW =
   /^(?:#{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
 
+/** What a column adds to the judgement of one of its values. */
+export interface Context {
+  /** What the neighbours say of each process. */
+  readonly lift: Lift
+}
+
 /**
- * Judges one stored text under its definition, without its column.
+ * Judges one stored text under its definition; without its column unless the context brings it in.
  *
  * @param most how many candidates to list
  * @example
  * judge(identifier({ stored: '{5}' }), '417') // { verdict: 'mendable', findings: ['zeros-lost'], mend: '00417', … }
  */
-export function judge(definition: Definition, seen: string, most = 10): Judgement {
+export function judge(
+  definition: Definition,
+  seen: string,
+  most = 10,
+  context?: Context,
+): Judgement {
   if (BLANK.test(seen)) return blank(definition, [])
   const fitted = fit(definition, seen)
   if (fitted.ok) return { ...NOTHING, verdict: 'intact', possible: 1n }
@@ -60,27 +72,28 @@ export function judge(definition: Definition, seen: string, most = 10): Judgemen
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = hypotheses(definition, seen)
-  const { possible, exact, ranked } = weigh(spaceOf(definition), ways, Math.max(most, 2))
+  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context?.lift)
+  const { possible, counted, whole, ranked } = weighed
   const first = ranked[0]
-  if (!first || possible === 0n) {
+  if (possible === 0n) {
     const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
     return { ...NOTHING, verdict: 'misfit', findings: [code], possible: 0n, fit: fitted }
   }
   const common = {
-    counted: exact,
+    counted,
     possible,
     fit: fitted,
-    findings: findingsOf(definition, seen, first),
+    findings: first
+      ? findingsOf(definition, seen, first)
+      : heaviest(ways, weighed.processes[0]?.[0]),
   }
-  const sure = possible === 1n && exact
-  if (sure || first.odds >= MEND_ODDS) {
-    const proof = sure ? 'exact' : 'odds'
+  if (first && possible === 1n && counted) {
     return {
       ...common,
       verdict: 'mendable',
       mend: first.text,
-      proof,
-      candidates: ranked.slice(0, most),
+      proof: whole ? 'exact' : 'odds',
+      candidates: [first],
     }
   }
   const verdict = possible <= MOST_AMBIGUOUS ? 'ambiguous' : 'lost'
@@ -92,6 +105,10 @@ export function judge(definition: Definition, seen: string, most = 10): Judgemen
     candidates: verdict === 'lost' ? [] : ranked.slice(0, most),
   }
 }
+
+// No original can be listed: what the heaviest way would have done.
+const heaviest = (ways: readonly Hypothesis[], process: string | undefined) =>
+  ways.find((one) => one.process === process)?.findings ?? []
 
 const NOTHING: Judgement = {
   verdict: 'blank',
@@ -131,4 +148,5 @@ const NUMERIC = new Set([
   'short-display',
   'fifteen-digits',
   'binary64',
+  'binary32',
 ])

@@ -4,15 +4,20 @@
 import { isDigits } from '../channel/number-text.js'
 import { keyOf } from '../identifier/fit.js'
 import type { Space } from '../identifier/space.js'
-import type { Hypothesis } from './originals.js'
+import type { Hypothesis } from './hypothesis.js'
+import { MEND_ODDS } from './weights.js'
 
 export interface Weighed {
-  /** How many originals are possible. */
+  /** How many originals are possible, those left out that have together less than 1 chance in 1000. */
   readonly possible: bigint
   /** False where `possible` is an upper bound. */
-  readonly exact: boolean
+  readonly counted: boolean
+  /** No original was left out. */
+  readonly whole: boolean
   /** The likeliest originals, in order of their odds. */
   readonly ranked: readonly Candidate[]
+  /** The share of all weight that each process has, the heaviest first. */
+  readonly processes: readonly (readonly [process: string, share: number])[]
 }
 
 export interface Candidate {
@@ -23,78 +28,148 @@ export interface Candidate {
   readonly by: readonly Hypothesis[]
 }
 
+/** What the column says of a process: by how many powers of two it gains or loses. */
+export type Lift = (process: string) => number
+
+/** A hypothesis with the weight of each of its originals. */
+interface Weighted {
+  readonly by: Hypothesis
+  readonly each: number
+  readonly all: number
+}
+
 interface Piece {
   readonly low: bigint
   readonly high: bigint
   readonly weight: number
-  readonly by: readonly Hypothesis[]
+  readonly by: readonly Weighted[]
 }
 
-export function weigh(space: Space, hypotheses: readonly Hypothesis[], most: number): Weighed {
-  const pieces = split(hypotheses)
-  const texts = single(space, hypotheses, pieces)
+export function weigh(
+  space: Space,
+  hypotheses: readonly Hypothesis[],
+  most: number,
+  lift: Lift = () => 0,
+): Weighed {
+  const every = weighted(space, hypotheses, lift)
+  const kept = likely(every)
+  const mass = every.reduce((sum, { all }) => sum + all, 0)
+  const pieces = split(kept)
+  const texts = single(space, kept, pieces)
   let total = [...texts.values()].reduce((sum, { weight }) => sum + weight, 0)
   let possible = BigInt(texts.size)
-  let exact = true
-  const counted = pieces.map((piece) => {
+  let counted = true
+  const parts = pieces.map((piece) => {
     const tally = space.count(piece.low, piece.high)
     const apart = [...texts].filter(([, { piece: home }]) => home === piece).map(([text]) => text)
     const count = tally.count - BigInt(apart.length)
-    exact &&= tally.exact
+    counted &&= tally.exact
     possible += count
     total += piece.weight * Number(count)
     return { piece, count, apart: new Set(apart) }
   })
+  for (const { by, all } of kept) {
+    if (by.originals.kind !== 'many') continue
+    possible += by.originals.count
+    counted &&= by.originals.exact
+    total += all
+  }
   const ranked: Candidate[] = [...texts].map(([text, { weight, by }]) => ({
     text,
     odds: weight / total,
-    by,
+    by: by.map((one) => one.by),
   }))
-  for (const { piece, count, apart } of counted.sort((a, b) => b.piece.weight - a.piece.weight)) {
+  for (const { piece, count, apart } of parts.sort((a, b) => b.piece.weight - a.piece.weight)) {
     if (count <= 0n || ranked.length >= most + texts.size) continue
     for (const text of space.list(piece.low, piece.high, most + apart.size)) {
-      if (!apart.has(text)) ranked.push({ text, odds: piece.weight / total, by: piece.by })
+      if (!apart.has(text))
+        ranked.push({ text, odds: piece.weight / total, by: piece.by.map((one) => one.by) })
     }
   }
   ranked.sort((a, b) => b.odds - a.odds)
-  return { possible, exact, ranked: ranked.slice(0, most) }
+  return {
+    possible,
+    counted,
+    whole: kept.length === every.length,
+    ranked: ranked.slice(0, most),
+    processes: every
+      .map(({ by, all }) => [by.process, all / mass] as const)
+      .sort((a, b) => b[1] - a[1]),
+  }
 }
 
-function split(hypotheses: readonly Hypothesis[]): Piece[] {
-  const sets = hypotheses.flatMap((by) =>
-    by.originals.kind === 'integers' ? [{ ...by.originals, by }] : [],
+function weighted(space: Space, hypotheses: readonly Hypothesis[], lift: Lift): Weighted[] {
+  // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
+  const lifts = hypotheses.map(({ process }) => lift(process))
+  const top = Math.max(0, ...lifts)
+  return hypotheses.flatMap((by, i): Weighted[] => {
+    const { originals, weight, per } = by
+    const count =
+      originals.kind === 'texts'
+        ? BigInt(originals.texts.length)
+        : originals.kind === 'many'
+          ? originals.count
+          : space.count(originals.low, originals.high).count
+    if (count === 0n) return []
+    const scaled = weight * 2 ** Math.max(-900, lifts[i]! - top)
+    const number = Number(count)
+    return [
+      per === 'all'
+        ? { by, each: scaled / number, all: scaled }
+        : { by, each: scaled, all: scaled * number },
+    ]
+  })
+}
+
+// Leaves out the lightest that have together less than the odds at which a mend is offered.
+function likely(every: readonly Weighted[]): Weighted[] {
+  const total = every.reduce((sum, { all }) => sum + all, 0)
+  const ascending = [...every].sort((a, b) => a.all - b.all)
+  let left = total * (1 - MEND_ODDS)
+  const out = new Set<Weighted>()
+  for (const one of ascending) {
+    left -= one.all
+    if (left <= 0) break
+    out.add(one)
+  }
+  return every.filter((one) => !out.has(one))
+}
+
+function split(hypotheses: readonly Weighted[]): Piece[] {
+  const sets = hypotheses.flatMap((one) =>
+    one.by.originals.kind === 'integers' ? [{ ...one.by.originals, one }] : [],
   )
   const starts = [...new Set(sets.flatMap(({ low, high }) => [low < 0n ? 0n : low, high + 1n]))]
   starts.sort((a, b) => (a < b ? -1 : 1))
   return starts.slice(0, -1).flatMap((low, i) => {
     const high = starts[i + 1]! - 1n
-    const over = sets.filter((set) => set.low <= low && high <= set.high).map(({ by }) => by)
+    const over = sets.filter((set) => set.low <= low && high <= set.high).map(({ one }) => one)
     return over.length ? [{ low, high, by: heaviest(over), weight: sum(over) }] : []
   })
 }
 
 interface Single {
   readonly weight: number
-  readonly by: readonly Hypothesis[]
+  readonly by: readonly Weighted[]
   /** The piece it also lies in: it must not be counted twice. */
   readonly piece: Piece | undefined
 }
 
 function single(
   space: Space,
-  hypotheses: readonly Hypothesis[],
+  hypotheses: readonly Weighted[],
   pieces: readonly Piece[],
 ): Map<string, Single> {
-  const by = new Map<string, Hypothesis[]>()
+  const by = new Map<string, Weighted[]>()
   const known = new Map<string, string>()
-  for (const hypothesis of hypotheses) {
-    if (hypothesis.originals.kind !== 'texts') continue
-    for (const text of hypothesis.originals.texts) {
+  for (const one of hypotheses) {
+    if (one.by.originals.kind !== 'texts') continue
+    for (const text of one.by.originals.texts) {
       // Where zeros are padding, one value has many texts; the first stands for all.
       const key = keyOf(space.definition, text)
       const first = known.get(key) ?? text
       known.set(key, first)
-      by.set(first, [...(by.get(first) ?? []), hypothesis])
+      by.set(first, [...(by.get(first) ?? []), one])
     }
   }
   return new Map(
@@ -114,5 +189,5 @@ function single(
   )
 }
 
-const sum = (list: readonly Hypothesis[]) => list.reduce((total, { weight }) => total + weight, 0)
-const heaviest = (list: readonly Hypothesis[]) => [...list].sort((a, b) => b.weight - a.weight)
+const sum = (list: readonly Weighted[]) => list.reduce((total, { each }) => total + each, 0)
+const heaviest = (list: readonly Weighted[]) => [...list].sort((a, b) => b.each - a.each)

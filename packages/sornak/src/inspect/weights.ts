@@ -1,33 +1,66 @@
-// How much each channel counts before the column has spoken: its weight for one original, relative
-// to plain number reading. The only such figures in the library; nothing here is tuned to a case.
+// How much each way of damage counts before the column has spoken, relative to digits that were read as
+// a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 1
+export const WEIGHTS_VERSION = 2
 
-export const WEIGHTS = {
+/** For each original that is possible in this way. What leaves many originals weighs more in sum. */
+export const EACH = {
   /** A number printed with all its digits; leading zeros went when it was read. The commonest. */
   exact: 1,
+  /** A tail of zeros because digits behind the fifteenth were cut or rounded; both are as common. */
+  fifteenCut: 1,
+  fifteenRounded: 1,
+  /** A number beyond 2^53 moved to the nearest one that binary64 holds. */
+  binary64: 1,
+  /** Few digits before an exponent: the rest was rounded away, or cut, or they are all there were. */
+  shortRounded: 1,
+  shortCut: 0.1,
+  shortExact: 0.5,
+  /** A plain number shortened to few digits without an exponent is seldom printed. */
+  shortPlain: 0.1,
+  /** Single precision is seldom chosen for long numbers. */
+  binary32: 0.0001,
+} as const
+
+/** For all originals together that are possible in this way. */
+export const TOGETHER = {
   /** The value in one of its own display forms, as the mask has it. */
   displayed: 1,
   /** The same with other separators, or as a number printed from it. */
   displayedLoosely: 0.5,
   /** Marks around the value; they explain the very characters that do not belong. */
   marked: 1,
-  /** A tail of zeros because digits behind the fifteenth were cut or rounded; both are as common. */
-  fifteenCut: 1,
-  fifteenRounded: 1,
-  /** A number beyond 2^53 moved to the nearest one that binary64 holds. */
-  binary64: 1,
-  /** Few digits before an exponent: the rest was rounded away, or they are all there were. */
-  shortRounded: 1,
-  shortCut: 0.1,
-  shortExact: 0.5,
-  /** A plain number shortened to few digits without an exponent is seldom printed. */
-  shortPlain: 0.1,
-  /** A code that was worked out. */
+  /** Letters for digits that look like them. */
+  lookAlike: 1,
+  /** A code that was worked out, as a power of ten or as a sum. */
   evaluated: 1,
+  /** The same of a display form, of a value that is stored without separators. */
+  evaluatedDisplay: 0.0001,
+  /** A date that is one of the codes' own. */
+  dated: 1,
+  /** A percent or currency sign. */
+  scaled: 1,
+  /** A minus in front of digits: from a wrap of a wide number, from brackets or a hyphen, or a sum. */
+  negativeWrapped: 1,
+  signGained: 0.5,
+  /** Exactly the largest or smallest value of an integer type. */
+  atLimit: 64,
+  /** A plain positive number that wrapped round. */
+  wrapped: 0.00003,
+  /** A leading zero read as octal. */
+  otherBase: 0.00005,
+  /** Characters cut off at the end or the front. */
+  cutShort: 0.000004,
+  /** The same where nothing else explains the text. */
+  onlyCut: 1,
 } as const
 
-/** Odds at which one original counts as the only one left. */
+/** Odds at which one original counts as the only one left, and below which all others are not listed. */
 export const MEND_ODDS = 0.999
 /** More originals than this are not a list that a person can go through. */
 export const MOST_AMBIGUOUS = 1000n
+
+/** In a column: bits for a row that a channel explains and nothing else could be, and against one that it could not print. */
+export const ROW_BITS = 10
+/** What it costs to say that a run of rows begins: clean columns of any length stay below it. */
+export const RUN_BITS = 32

@@ -16,27 +16,68 @@ const codes = fc.oneof(
   fc.stringMatching(/^[0-9]{1,3}E[0-9]{1,2}$/),
   fc.stringMatching(/^0x[0-9A-F]{1,6}$/),
   fc.stringMatching(/^[1-9][0-9]{0,2}(_[0-9]{3}){1,2}$/),
+  fc.stringMatching(/^[0-9]{3}-[0-9]{4}$/),
+  fc.stringMatching(/^[0-9]{1,3}\/[1-9][0-9]{0,2}$/),
+  fc.stringMatching(/^(0?[1-9]|1[0-2])[-/.](0?[1-9]|[1-2][0-9])$/),
+  fc.stringMatching(/^(MAR|Sep|december|JUN)[- ]?(0[1-9]|1[0-9]|[4-9][0-9])$/),
+  fc.stringMatching(/^[0-9]{1,2}:[0-5][0-9]$/),
+  fc.stringMatching(/^(\([0-9]{1,6}\)|[0-9]{1,6}-)$/),
 )
 const samples = [...CATALOG.keys()].flatMap((key) => fromCatalog(key)!.samples.fits)
 const original = fc.oneof(
   { weight: 6, arbitrary: digits },
-  { weight: 1, arbitrary: codes },
+  { weight: 3, arbitrary: codes },
   { weight: 1, arbitrary: fc.constantFrom(...samples) },
 )
 
+const digitsValue = (text: string) =>
+  /^\+?\d+$/.test(text) ? BigInt(text.replace('+', '')) : undefined
+
 const holds = (preimage: Preimage, text: string): boolean => {
-  if (preimage.kind === 'texts') return preimage.texts.includes(text)
-  if (!/^\+?\d+$/.test(text)) return false
-  const value = BigInt(text.replace('+', ''))
-  return preimage.low <= value && value <= preimage.high
+  const value = digitsValue(text)
+  switch (preimage.kind) {
+    case 'texts':
+      return preimage.texts.includes(text)
+    case 'integers':
+      return value !== undefined && preimage.low <= value && value <= preimage.high
+    case 'residues':
+      return (
+        value !== undefined && value >= preimage.from && value % preimage.modulus === preimage.rest
+      )
+    case 'starts':
+      return text.startsWith(preimage.text) && text !== preimage.text
+    case 'ends':
+      return text.endsWith(preimage.text) && text !== preimage.text
+    case 'sums':
+      return CHANNELS.get('arithmetic')!.forward(text, 'decimal') === preimage.value
+  }
 }
 
-// The ends of an interval, a little beyond them and points inside; texts as they are.
+// The ends of an interval and a point inside; some of the texts that start or end so; texts as they are.
 function members(preimage: Preimage, salt: bigint): string[] {
-  if (preimage.kind === 'texts') return preimage.texts.slice(0, 40)
-  const { low, high } = preimage
-  const inside = low + (salt % (high - low + 1n))
-  return [low, high, inside].map((value) => value.toString())
+  switch (preimage.kind) {
+    case 'texts':
+      return preimage.texts.slice(0, 40)
+    case 'integers': {
+      const { low, high } = preimage
+      const inside = low + (salt % (high - low + 1n))
+      return [low, high, inside].map((value) => value.toString())
+    }
+    case 'residues': {
+      const { rest, modulus, from } = preimage
+      const first = from + ((((rest - from) % modulus) + modulus) % modulus)
+      return [first, first + modulus * (salt % 1000n)].map((value) => value.toString())
+    }
+    case 'starts':
+      return [`${preimage.text}${salt}`]
+    case 'ends':
+      return [`${salt}${preimage.text}`]
+    case 'sums': {
+      if (preimage.value.includes('.')) return []
+      const value = BigInt(preimage.value)
+      return [`${salt + (value > 0n ? value : 0n)}-${salt - (value < 0n ? value : 0n)}`]
+    }
+  }
 }
 
 describe.each([...CHANNELS.values()].map((channel) => [channel.id, channel] as const))(
@@ -94,6 +135,20 @@ const EXTRA: Record<string, (member: string, seen: string) => boolean> = {
   // Halves may be rounded down by programs that round to even; coefficients may hold any digits.
   'short-display': near,
   'fifteen-digits': () => false,
+  // The code may be one that this reader would take for another date, or none; the dates agree.
+  'date-guess': (member, seen) =>
+    CHANNELS.get('date-guess')!
+      .inverse(seen)
+      .some((one) => holds(one, member)),
+  // Any width, any digits behind the stop.
+  'other-base': (member, seen) =>
+    /^0/.test(member) || CHANNELS.get('other-base')!.forward(member, 'base sixty') === seen,
+  // Any width is dropped to.
+  'cut-short': (member, seen) => member.startsWith(seen) || member.endsWith(seen),
+  // A percent sign may have been added to the number as it was.
+  scaled: (member, seen) => seen.replace(/\D/g, '').startsWith(member),
+  // Brackets and minus stand for one another.
+  sign: (member, seen) => member.replace(/\D|^\D*0+/g, '') === seen.replace(/\D/g, ''),
   // Marks may come in any order and number.
   'stray-mark': (member, seen) => seen.includes(member),
   'hidden-character': (member, seen) => [...member].every((char) => seen.includes(char)),

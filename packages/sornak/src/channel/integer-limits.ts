@@ -1,0 +1,92 @@
+// Integer columns that are too narrow: the value starts again from below, or is held at the limit.
+
+import type { Channel, Preimage } from './channel.js'
+import { isDigits } from './number-text.js'
+
+export interface IntegerType {
+  /** `int32`, or `uint32` without a sign. */
+  readonly name: string
+  readonly bits: number
+  readonly signed: boolean
+  readonly min: bigint
+  readonly max: bigint
+}
+
+const type = (bits: number, signed: boolean): IntegerType => ({
+  name: `${signed ? 'int' : 'uint'}${bits}`,
+  bits,
+  signed,
+  min: signed ? -(1n << BigInt(bits - 1)) : 0n,
+  max: (1n << BigInt(signed ? bits - 1 : bits)) - 1n,
+})
+
+export const INTEGER_TYPES: readonly IntegerType[] = [16, 32, 64].flatMap((bits) => [
+  type(bits, true),
+  type(bits, false),
+])
+
+const typeNamed = (name: string) => INTEGER_TYPES.find((one) => one.name === name)
+/** No identifier is longer than this many digits. */
+const ENDLESS = 10n ** 60n
+
+export const wrapped: Channel = {
+  id: 'wrapped',
+  finding: 'wrapped',
+  title: 'Wrapped round',
+  describe:
+    'The value is too large for an integer of 16, 32 or 64 bits, which starts again from below.',
+  met: 'integer columns and casts of programs that do not test for overflow',
+  prevent: 'Make the column text; where it must be a number, 64 bits hold 18 digits.',
+  example: { before: '4300222233', after: '5254937', form: 'int32' },
+  forms: INTEGER_TYPES.map(({ name }) => name),
+  forward(text, form) {
+    const into = typeNamed(form)
+    if (!into || !isDigits(text)) return text
+    const value = BigInt(text.replace('+', ''))
+    return value <= into.max ? text : wrap(value, into).toString()
+  },
+  inverse: (seen) =>
+    /^-?(?:0|[1-9]\d*)$/.test(seen)
+      ? INTEGER_TYPES.flatMap((from) => unwrap(BigInt(seen), from) ?? [])
+      : [],
+}
+
+export const clamped: Channel = {
+  id: 'clamped',
+  finding: 'clamped',
+  title: 'Held at a limit',
+  describe:
+    'The value is too large for an integer of 16, 32 or 64 bits, and the largest or smallest one is put instead.',
+  met: 'loading long numbers into integer columns with a lenient setting, and casts of decimals to integers',
+  prevent: 'Make the column text; a value held at a limit must be fetched again.',
+  example: { before: '4300222233', after: '2147483647', form: 'int32' },
+  forms: INTEGER_TYPES.flatMap(({ name, signed }) =>
+    signed ? [name, `${name} from below`] : [name],
+  ),
+  forward(text, form) {
+    const [name = '', below] = form.split(' ')
+    const into = typeNamed(name)
+    if (!into || !isDigits(text)) return text
+    if (BigInt(text.replace('+', '')) <= into.max) return text
+    return (below === undefined ? into.max : into.min).toString()
+  },
+  inverse: (seen) =>
+    INTEGER_TYPES.filter(
+      ({ min, max, signed }) => seen === `${max}` || (signed && seen === `${min}`),
+    ).map(({ max }): Preimage => ({ kind: 'integers', low: max + 1n, high: ENDLESS })),
+}
+
+/** What an integer type makes of a value that may be too large for it. */
+export function wrap(value: bigint, { bits, signed }: IntegerType): bigint {
+  return signed ? BigInt.asIntN(bits, value) : BigInt.asUintN(bits, value)
+}
+
+/** The values that wrap round to what is seen; undefined where the type could not hold that. */
+export function unwrap(
+  seen: bigint,
+  { bits, min, max }: IntegerType,
+): (Preimage & { kind: 'residues' }) | undefined {
+  if (seen < min || seen > max) return undefined
+  const modulus = 1n << BigInt(bits)
+  return { kind: 'residues', rest: ((seen % modulus) + modulus) % modulus, modulus, from: max + 1n }
+}

@@ -1,0 +1,52 @@
+// Percent and currency: a sign is added, and percent counts a hundred times as much.
+
+import type { Channel, Preimage } from './channel.js'
+import { bareDigits, integerOf, isDigits, numberTexts, type NumberText } from './number-text.js'
+
+const CURRENCY =
+  /^(?:(?:[A-Z]{1,3})?\p{Sc}|[A-Z]{3}|R|kr|zł|Kč|Fr\.?)\s?|\s?(?:\p{Sc}|[A-Z]{3}|kr\.?|zł|Kč|Fr\.?)$/gu
+
+export const scaled: Channel = {
+  id: 'scaled',
+  finding: 'scaled',
+  title: 'Percent or currency',
+  describe: 'The number is shown as a percentage or as an amount of money.',
+  met: 'cell formats for amounts and shares that were applied to a whole sheet and then exported',
+  prevent: 'Format identifiers as text; percent and currency are for quantities.',
+  example: { before: '20417', after: '2041700%', form: 'percent' },
+  forms: ['percent', 'percent sign', 'percent, two decimals', 'currency before', 'currency after'],
+  forward(text, form) {
+    if (!isDigits(text)) return text
+    const digits = bareDigits(text)
+    const hundred = digits === '0' ? '0' : `${digits}00`
+    if (form === 'percent') return `${hundred}%`
+    if (form === 'percent sign') return `${digits}%`
+    if (form === 'percent, two decimals') return `${hundred}.00%`
+    const grouped = digits.replace(/\B(?=(\d{3})+$)/g, ',')
+    return form === 'currency before' ? `$${grouped}.00` : `${digits},00 €`
+  },
+  inverse: (seen) =>
+    unscaled(seen).flatMap(({ value }): Preimage[] => [
+      { kind: 'integers', low: value, high: value },
+    ]),
+}
+
+/** The numbers that a text with a percent or currency sign may have stood for. */
+export function unscaled(seen: string): { readonly value: bigint; readonly number: NumberText }[] {
+  const percent = /^(.*\d)\s?%$/su.exec(seen)
+  if (percent) {
+    return numberTexts(percent[1]!).flatMap((number) => {
+      const hundredth = integerOf({ ...number, power: number.power - 2 })
+      const whole = integerOf(number)
+      return [hundredth, whole].flatMap((value) =>
+        value === undefined || number.negative ? [] : [{ value, number }],
+      )
+    })
+  }
+  const bare = seen.replace(CURRENCY, '')
+  if (bare === seen || !/^[\d(+-]/.test(bare)) return []
+  return numberTexts(bare).flatMap((number) => {
+    const value = integerOf(number)
+    return value === undefined || number.negative ? [] : [{ value, number }]
+  })
+}

@@ -1,0 +1,317 @@
+// Ways of damage that are undone on a printed number: its form first, then what was lost of its digits,
+// then what its reading as a number took away.
+
+import {
+  BINARY32,
+  BINARY64,
+  nearestFloat,
+  roundedInto,
+  roundedTo,
+  shortest,
+} from '../channel/binary-float.js'
+import type { FindingCode } from '../channel/channel.js'
+import { codesFor } from '../channel/evaluated.js'
+import { shortened } from '../channel/exponent.js'
+import { FIFTEEN } from '../channel/fifteen-digits.js'
+import { clamped, INTEGER_TYPES, unwrap } from '../channel/integer-limits.js'
+import { integerOf, type NumberText } from '../channel/number-text.js'
+import { octalTexts } from '../channel/other-base.js'
+import { fromSignificant, type Interval } from '../channel/significant.js'
+import type { Definition } from '../identifier/definition.js'
+import { fit } from '../identifier/fit.js'
+import { leaving, startingWith } from '../identifier/parts-of-space.js'
+import type { Space } from '../identifier/space.js'
+import { formsOf, restore } from './from-text.js'
+import type { Hypothesis } from './hypothesis.js'
+import { EACH, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+
+type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
+  readonly channel: string
+  readonly finding?: FindingCode
+}
+
+export function fromNumber(
+  definition: Definition,
+  space: Space,
+  number: NumberText,
+  marks: readonly FindingCode[],
+): Hypothesis[] {
+  const printed: FindingCode[] = [...marks]
+  if (number.exponent) printed.push('exponent')
+  else if (number.grouped) printed.push('grouped')
+  if (number.decimals !== undefined && !number.exponent) printed.push('decimal-tail')
+  const value = integerOf(number)
+  if (value === undefined) return []
+  const whole = (one: Bare): Hypothesis => {
+    const { channel, finding, ...rest } = one
+    return {
+      ...rest,
+      channels: [...printed, channel],
+      findings: finding ? [...printed, finding] : printed,
+    }
+  }
+  if (number.negative)
+    return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
+  const found: Bare[] = []
+  for (const { low, high, channel, process, weight } of readings(number, value)) {
+    const rounded = low !== high
+    const finding = rounded ? { finding: 'digits-rounded' as const } : {}
+    const common = { channel, process, weight, per: 'original' as const, ...finding }
+    if (space.integers.count > 0n)
+      found.push({ ...common, originals: { kind: 'integers', low, high } })
+    if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
+    if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
+  }
+  // Texts with too many leading zeros are no print of an integer type.
+  if (!number.exponent || number.power <= 0)
+    found.push(...wraps(space, value), ...limits(space, value), ...octals(definition, space, value))
+  return found.map(whole)
+}
+
+interface Reading extends Interval {
+  readonly channel: string
+  readonly process: string
+  readonly weight: number
+}
+
+/** The integers a printed number may have stood for before digits were lost. */
+function readings(number: NumberText, value: bigint): Reading[] {
+  const short = number.exponent && number.power > 0
+  const found: Reading[] = [
+    {
+      low: value,
+      high: value,
+      channel: number.exponent ? 'exponent-form' : 'number-read',
+      process: 'number-read',
+      weight: short ? EACH.shortExact : EACH.exact,
+    },
+  ]
+  if (value === 0n) return found
+  const digits = value.toString()
+  const add = (channel: string, process: string, weight: number, interval: Interval) => {
+    if (interval.low < interval.high) found.push({ ...interval, channel, process, weight })
+  }
+  const double = nearestFloat(value, BINARY64)
+  // Seventeen digits are printed by some where fewer would do; each names its number.
+  const named = value === double || value === shortest(double, BINARY64)
+  if (named || (number.significant >= 16 && number.significant <= 17))
+    add('binary64', 'binary64', EACH.binary64, roundedTo(double, BINARY64))
+  const single = nearestFloat(value, BINARY32)
+  if (value === single || value === shortest(single, BINARY32))
+    add(
+      'binary32',
+      'binary32',
+      short ? EACH.shortRounded : EACH.binary32,
+      roundedTo(single, BINARY32),
+    )
+  if (short) {
+    const unit = 10n ** BigInt(number.power)
+    add('short-display', 'short-display', EACH.shortRounded, throughFloat(shortened(number)))
+    add(
+      'short-display',
+      'short-display',
+      EACH.shortCut,
+      throughFloat(fromSignificant(value, unit, 'cut')),
+    )
+    return found
+  }
+  const zeros = digits.length - digits.replace(/0+$/, '').length
+  if (digits.length > FIFTEEN && zeros >= digits.length - FIFTEEN) {
+    const unit = 10n ** BigInt(digits.length - FIFTEEN)
+    add(
+      'fifteen-digits',
+      'fifteen-cut',
+      EACH.fifteenCut,
+      throughFloat(fromSignificant(value, unit, 'cut')),
+    )
+    add(
+      'fifteen-digits',
+      'fifteen-rounded',
+      EACH.fifteenRounded,
+      throughFloat(fromSignificant(value, unit, 'rounded')),
+    )
+  }
+  // A long row of zeros at the end, longer than fifteen digits leave, speaks for fewer digits.
+  if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
+    add(
+      'short-display',
+      'short-display',
+      EACH.shortPlain,
+      fromSignificant(value, 10n ** BigInt(zeros), 'rounded'),
+    )
+  }
+  return found
+}
+
+// Most programs round to a binary number before they print few digits of it, which widens the interval
+// a little where numbers lie far apart.
+function throughFloat(interval: Interval): Interval {
+  if (interval.high < 1n << 53n) return interval
+  const { low, high } = roundedInto(interval, BINARY64)
+  return low > high
+    ? interval
+    : {
+        low: low < interval.low ? low : interval.low,
+        high: high > interval.high ? high : interval.high,
+      }
+}
+
+function wraps(space: Space, value: bigint): Bare[] {
+  return INTEGER_TYPES.flatMap((type): Bare[] => {
+    const back = unwrap(value, type)
+    if (!back || space.integers.count === 0n) return []
+    const held = leaving(space, back.rest, back.modulus, back.from)
+    if (held.count === 0n) return []
+    return [
+      {
+        originals:
+          held.exact && held.count <= MOST_AMBIGUOUS
+            ? { kind: 'texts', texts: held.list(Number(MOST_AMBIGUOUS)) }
+            : { kind: 'many', count: held.count, exact: held.exact },
+        channel: 'wrapped',
+        process: `wrapped ${type.name}`,
+        finding: 'wrapped',
+        weight: value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped,
+        per: 'all',
+      },
+    ]
+  })
+}
+
+function limits(space: Space, value: bigint): Bare[] {
+  if (space.integers.count === 0n) return []
+  return clamped.inverse(value.toString()).flatMap((preimage): Bare[] =>
+    preimage.kind !== 'integers' || space.count(preimage.low, preimage.high).count === 0n
+      ? []
+      : [
+          {
+            originals: preimage,
+            channel: 'clamped',
+            process: `clamped ${preimage.low - 1n}`,
+            finding: 'clamped',
+            weight: TOGETHER.atLimit,
+            per: 'all',
+          },
+        ],
+  )
+}
+
+// A minus before digits that came from somewhere else: a separator, a prefix that was split off.
+function signed(space: Space, value: bigint): Bare[] {
+  if (space.count(value, value).count === 0n) return []
+  return [
+    {
+      originals: { kind: 'integers', low: value, high: value },
+      channel: 'sign',
+      process: 'sign',
+      finding: 'sign-gained',
+      weight: TOGETHER.signGained,
+      per: 'all',
+    },
+  ]
+}
+
+function octals(definition: Definition, space: Space, value: bigint): Bare[] {
+  if (space.integers.count === 0n || value.toString().length >= space.widest) return []
+  const seen = value.toString()
+  const common = {
+    channel: 'other-base',
+    finding: 'base-changed' as const,
+    weight: TOGETHER.otherBase,
+    per: 'all' as const,
+  }
+  const fronts = octalTexts(seen).filter((text) => text.length <= space.widest)
+  const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
+  const fitting = whole.filter((text) => fit(definition, text).ok)
+  const found: Bare[] = []
+  if (fitting.length)
+    found.push({ ...common, process: 'octal', originals: { kind: 'texts', texts: fitting } })
+  // A reader that stops at an 8 or 9 leaves what comes before it.
+  const stops = fronts.flatMap((front) => [`${front}8`, `${front}9`])
+  const ends = stops.filter((text) => fit(definition, text).ok)
+  const longer = stops.map((text) => startingWith(space, text))
+  const count = longer.reduce((sum, one) => sum + one.count, BigInt(fitting.length + ends.length))
+  if (count > BigInt(fitting.length))
+    found.push({
+      ...common,
+      process: 'octal as far as it goes',
+      originals:
+        count <= MOST_AMBIGUOUS
+          ? {
+              kind: 'texts',
+              texts: [...fitting, ...ends, ...longer.flatMap((one) => one.list(1000))],
+            }
+          : { kind: 'many', count, exact: longer.every((one) => one.exact) },
+    })
+  const decimal = /[89]/.test(seen)
+    ? space.list(value, value, 16).filter((text) => text.startsWith('0'))
+    : []
+  if (fitting.length || decimal.length)
+    found.push({
+      ...common,
+      process: 'octal or decimal',
+      originals: { kind: 'texts', texts: [...new Set([...fitting, ...decimal])] },
+    })
+  return found
+}
+
+function asCode(
+  definition: Definition,
+  space: Space,
+  interval: Interval,
+  rounded: boolean,
+): Bare[] {
+  const longest = space.layouts.reduce((most, { places }) => Math.max(most, places.length), 0)
+  const texts = codesFor(interval, longest, Math.min(4, longest)).filter(
+    (code) => fit(definition, code).ok,
+  )
+  if (texts.length === 0 || rounded) return []
+  return [
+    {
+      originals: { kind: 'texts', texts },
+      channel: 'evaluated',
+      process: 'evaluated',
+      finding: 'evaluated',
+      weight: TOGETHER.evaluated,
+      per: 'all',
+    },
+  ]
+}
+
+// A display form that was read as a number: its plus sign and leading zeros went first.
+function asDisplayedNumber(definition: Definition, value: bigint, channel: string): Bare[] {
+  const texts = new Set<string>()
+  for (const form of formsOf(definition)) {
+    for (const text of [`${value}`, `+${value}`]) {
+      const read = form.read(text)
+      const original = read.ok ? restore(definition, read.plain) : undefined
+      if (original !== undefined) texts.add(original)
+    }
+  }
+  if (texts.size === 0) return []
+  return [
+    {
+      originals: { kind: 'texts', texts: [...texts] },
+      channel,
+      process: 'display',
+      finding: 'display-stored',
+      weight: TOGETHER.displayedLoosely,
+      per: 'all',
+    },
+  ]
+}
+
+// Whether a value can hold a character that makes a code look like a number: 12E5, 0x1F, 1_000.
+const codes = new WeakMap<Space, boolean>()
+function holdsCodes(space: Space): boolean {
+  let holds = codes.get(space)
+  if (holds === undefined) {
+    holds = space.layouts.some(({ places }) =>
+      places
+        .slice(1, -1)
+        .some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
+    )
+    codes.set(space, holds)
+  }
+  return holds
+}

@@ -1,0 +1,219 @@
+// Ways of damage that are undone on the text as it stands: marks, display forms, look-alike letters, dates,
+// sums, brackets that became a sign, and text that was cut short.
+
+import { arithmetic, workedOut } from '../channel/arithmetic.js'
+import type { FindingCode } from '../channel/channel.js'
+import { dateGuess } from '../channel/date-guess.js'
+import { lookAlike } from '../channel/look-alike.js'
+import { sixtyTexts } from '../channel/other-base.js'
+import { sign } from '../channel/sign.js'
+import type { Unmarked } from '../channel/text-marks.js'
+import type { Definition } from '../identifier/definition.js'
+import { fit } from '../identifier/fit.js'
+import { endingWith, startingWith } from '../identifier/parts-of-space.js'
+import type { Space } from '../identifier/space.js'
+import type { MaskList } from '../mask/list.js'
+import type { Hypothesis } from './hypothesis.js'
+import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+
+export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  if (findings.length === 0 || !fit(definition, text).ok) return []
+  return [way('marks', findings, findings, [text], TOGETHER.marked)]
+}
+
+export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  return formsOf(definition).flatMap((form): Hypothesis[] => {
+    const read = form.read(text)
+    if (!read.ok) return []
+    const original = restore(definition, read.plain)
+    if (original === undefined || original === text) return []
+    return [
+      way(
+        'display',
+        [...findings, 'display'],
+        [...findings, 'display-stored'],
+        [original],
+        read.strict ? TOGETHER.displayed : TOGETHER.displayedLoosely,
+      ),
+    ]
+  })
+}
+
+/** Letters for digits, dates, sums, signs, base sixty: where the definition holds such texts at all. */
+export function textual(
+  definition: Definition,
+  space: Space,
+  { text, findings }: Unmarked,
+): Hypothesis[] {
+  if (text.length > 64) return []
+  const found: Hypothesis[] = []
+  const offer = (
+    process: string,
+    code: FindingCode,
+    texts: readonly string[],
+    weight: number,
+    channel = process,
+  ) => {
+    const held = [...new Set(texts.flatMap((one) => storedOf(definition, one)))]
+    if (held.length)
+      found.push(way(process, [...findings, channel], [...findings, code], held, weight))
+  }
+  const from = (channel: typeof lookAlike) =>
+    channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
+  offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
+  const separated = holdsSeparators(definition)
+  if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
+    offer('date-guess', 'date-made', from(dateGuess), TOGETHER.dated)
+  if (!separated) return found
+  if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
+  if (/^[1-9]\d*$/.test(text) && text.length < 12)
+    offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
+  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, text, findings))
+  return found
+}
+
+/** Only the front or the end is left. `alone`: nothing else explains the text. */
+export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
+  // One or two characters say nothing of where they were cut from, and letters alone are often words.
+  if (seen.length < 1 || seen.length > 48 || !/\d/.test(seen)) return []
+  const sides = [startingWith(space, seen), endingWith(space, seen)]
+  const weight = (alone ? TOGETHER.onlyCut : TOGETHER.cutShort) / sides.length
+  return sides.flatMap((side): Hypothesis[] => {
+    if (side.count === 0n) return []
+    const few = side.count <= MOST_AMBIGUOUS
+    return [
+      {
+        originals: few
+          ? { kind: 'texts', texts: side.list(Number(MOST_AMBIGUOUS)) }
+          : { kind: 'many', count: side.count, exact: side.exact },
+        process: `cut-short ${seen.length}`,
+        channels: ['cut-short'],
+        findings: ['cut-short'],
+        weight,
+        per: 'all',
+      },
+    ]
+  })
+}
+
+/** Every form in which a value may be shown or come in, its own stored form read loosely included. */
+export function formsOf({ stored, displays, alsoRead }: Definition): MaskList[] {
+  return [...new Set([stored, ...displays.values(), ...(alsoRead ? [alsoRead] : [])])]
+}
+
+/** The stored text of a plain value, where it fits. */
+export function restore(definition: Definition, plain: string): string | undefined {
+  const stored = definition.stored.show(plain)
+  return stored.ok && fit(definition, stored.text).ok ? stored.text : undefined
+}
+
+// The text itself where it is a stored one, or the stored text of which it is a display form.
+function storedOf(definition: Definition, text: string): string[] {
+  if (fit(definition, text).ok) return [text]
+  return formsOf(definition).flatMap((form) => {
+    const read = form.read(text)
+    const original = read.ok && read.strict ? restore(definition, read.plain) : undefined
+    return original === undefined ? [] : [original]
+  })
+}
+
+// 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
+// there is one; more than two runs are too many to solve, and are counted.
+function asSum(definition: Definition, text: string, marks: readonly FindingCode[]): Hypothesis[] {
+  const [sum] = arithmetic.inverse(text)
+  if (sum?.kind !== 'sums') return []
+  const texts = new Set<string>()
+  let many = 0n
+  const own = definition.stored.masks.some(({ text: shape }) => /\}[-/]\{/.test(shape))
+  const weight = own || text.startsWith('-') ? TOGETHER.evaluated : TOGETHER.evaluatedDisplay
+  for (const form of formsOf(definition)) {
+    for (const { text: shape } of form.masks) {
+      const runs = /^\{(?:\w+:\s*)?(\d+)\}([-/])\{(?:\w+:\s*)?(\d+)\}$/.exec(shape)
+      if (!runs) {
+        const three = /^\{(?:\w+:\s*)?(\d+)\}-\{(?:\w+:\s*)?(\d+)\}-\{(?:\w+:\s*)?(\d+)\}$/.exec(
+          shape,
+        )
+        if (three) many += sumsOfThree(three.slice(1).map(Number), sum.value)
+        continue
+      }
+      const [first, operator, second] = [Number(runs[1]), runs[2], Number(runs[3])]
+      if (first > 4) continue
+      for (let a = 0n; a < 10n ** BigInt(first); a++) {
+        const b = second <= 6 ? otherRun(a, operator!, sum.value) : undefined
+        if (b === undefined || b < 0n || `${b}`.length > second) continue
+        const whole = `${a}`.padStart(first, '0') + operator + `${b}`.padStart(second, '0')
+        if (workedOut(whole) === sum.value)
+          for (const held of storedOf(definition, whole)) texts.add(held)
+      }
+    }
+  }
+  const channels = [...marks, 'arithmetic']
+  const findings: FindingCode[] = [...marks, 'evaluated']
+  const found: Hypothesis[] = []
+  if (texts.size) found.push(way('arithmetic', channels, findings, [...texts], weight))
+  if (many > 0n)
+    found.push({
+      ...way('arithmetic', channels, findings, [], weight),
+      originals: { kind: 'many', count: many, exact: false },
+    })
+  return found
+}
+
+// How many a - b - c come to the value, at most: the first run follows from the other two.
+function sumsOfThree([a = 0, b = 0, c = 0]: readonly number[], value: string): bigint {
+  if (value.includes('.')) return 0n
+  const [first, second, third] = [a, b, c].map((digits) => 10n ** BigInt(digits))
+  const sum = BigInt(value)
+  if (sum >= first! || sum < 2n - second! - third!) return 0n
+  return second! * third! < first! * second! ? second! * third! : first! * second!
+}
+
+function otherRun(a: bigint, operator: string, value: string): bigint | undefined {
+  if (operator === '-') return value.includes('.') ? undefined : a - BigInt(value)
+  const [whole = '0', fraction = ''] = value.split('.')
+  const scaled = BigInt(whole + fraction)
+  if (scaled <= 0n) return undefined
+  const unit = 10n ** BigInt(fraction.length)
+  // Rounded: the printed quotient has few digits, the divisor is whole.
+  return (a * unit * 2n + scaled) / (scaled * 2n)
+}
+
+const separators = new WeakMap<Definition, boolean>()
+function holdsSeparators(definition: Definition): boolean {
+  let holds = separators.get(definition)
+  if (holds === undefined) {
+    const literals = formsOf(definition)
+      .flatMap(({ masks }) => masks)
+      .flatMap(({ nodes }) => nodes)
+      .map((node) => (node.kind === 'literal' ? node.text : ''))
+    holds =
+      literals.some((text) => /[-/.:()]/.test(text)) || formsOf(definition).some(takesSeparators)
+    separators.set(definition, holds)
+  }
+  return holds
+}
+
+const takesSeparators = ({ masks }: MaskList) =>
+  masks.some(({ program }) =>
+    program.slots.some(({ chars }) => chars.kind === 'any' || chars.kind === 'of'),
+  )
+
+const letters = new WeakMap<Space, boolean>()
+function holdsLetters(space: Space): boolean {
+  let holds = letters.get(space)
+  if (holds === undefined) {
+    holds = space.layouts.some(({ places }) => places.some(({ chars }) => chars.includes(77)))
+    letters.set(space, holds)
+  }
+  return holds
+}
+
+function way(
+  process: string,
+  channels: readonly string[],
+  findings: readonly FindingCode[],
+  texts: readonly string[],
+  weight: number,
+): Hypothesis {
+  return { originals: { kind: 'texts', texts }, process, channels, findings, weight, per: 'all' }
+}

@@ -1,0 +1,23 @@
+// One way in which a value could have come about, and the originals that it leaves.
+
+import type { FindingCode } from '../channel/channel.js'
+import type { Interval } from '../channel/significant.js'
+
+export type Originals =
+  | { readonly kind: 'texts'; readonly texts: readonly string[] }
+  | ({ readonly kind: 'integers' } & Interval)
+  /** Too many to list; `exact` is false where the count is a bound. */
+  | { readonly kind: 'many'; readonly count: bigint; readonly exact: boolean }
+
+/** One way in which the value could have come about. */
+export interface Hypothesis {
+  readonly originals: Originals
+  /** What happened to the digits, as the evidence of a column knows it. */
+  readonly process: string
+  /** Channel ids, outermost first. */
+  readonly channels: readonly string[]
+  readonly findings: readonly FindingCode[]
+  /** For each original, or for all of them together. */
+  readonly weight: number
+  readonly per: 'original' | 'all'
+}
