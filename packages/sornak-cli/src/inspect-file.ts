@@ -5,8 +5,10 @@ import { readSync } from 'node:fs'
 import {
   bindTable,
   inspection,
+  type ColumnFinding,
   type Inspection,
   type RaggedRecord,
+  type Stretch,
   type Rules,
   type TableProblem,
   type ValueFinding,
@@ -37,6 +39,8 @@ export interface InspectedFile {
   readonly records: number
   readonly unbound: readonly string[]
   readonly notices: readonly string[]
+  /** What the rows of each column say together. */
+  readonly columns: readonly ColumnFinding[]
   /** Runs the second pass and hands over what there is to say, in the order of the file. */
   second(say: (found: ValueFinding | RaggedRecord) => void): Promise<void>
 }
@@ -79,13 +83,16 @@ export async function inspectFile(
       'Check header-row in the rules file.',
     )
   const there = inspected
+  const { columns, again } = there.conclude()
   const bound = new Set(there.table.columns.map(({ index }) => index))
   return {
     inspection: there,
     records,
     unbound: there.table.headers.filter((_, i) => !bound.has(i)),
     notices,
-    second: (say) => secondPass(source, shape, there, records + rule.headerRow, say, progress),
+    columns,
+    second: (say) =>
+      secondPass(source, shape, there, again, records + rule.headerRow, say, progress),
   }
 }
 
@@ -94,6 +101,7 @@ async function secondPass(
   source: Source,
   shape: CsvShape,
   inspected: Inspection,
+  again: readonly Stretch[],
   records: number,
   say: (found: ValueFinding | RaggedRecord) => void,
   progress: Progress,
@@ -103,8 +111,8 @@ async function secondPass(
   let window = Buffer.alloc(WINDOW)
   let windowAt = 0
   let windowSize = 0
-  for (let i = 0; i < spool.size; i++) {
-    const place = spool.at(i)
+  // Finds one record; the place behind it is where the next begins.
+  const visit = (place: RecordPlace): RecordPlace => {
     let from = place.offset - windowAt
     if (
       from < 0 ||
@@ -121,14 +129,46 @@ async function secondPass(
       }
     }
     for (const found of inspected.judge(view, place)) say(found)
-    if (i % 4096 === 0) {
-      progress.at(place.offset, source.size)
-      await new Promise(setImmediate)
+    return {
+      index: place.index + 1,
+      line: place.line + view.breaks,
+      offset: windowAt + view.end,
     }
   }
+  let visited = 0
+  const breathe = async (place: RecordPlace) => {
+    if (visited++ % 4096 !== 0) return
+    progress.at(place.offset, source.size)
+    await new Promise(setImmediate)
+  }
+  const through = async ({ from, to }: Stretch) => {
+    for (let place = from; place.index <= to.index;) {
+      await breathe(place)
+      place = visit(place)
+    }
+  }
+  // Records that need a second look, and whole stretches of them, in order and each once.
+  const stretches = [...again]
+  let done = -1
+  const upTo = async (index: number) => {
+    while (stretches[0] && stretches[0].from.index <= index) {
+      const stretch = stretches.shift()!
+      await through(stretch)
+      done = stretch.to.index
+    }
+  }
+  for (let i = 0; i < spool.size; i++) {
+    const place = spool.at(i)
+    await upTo(place.index)
+    if (place.index <= done) continue
+    await breathe(place)
+    visit(place)
+  }
+  await upTo(spool.readOn ? spool.readOn.index : Infinity)
   if (spool.readOn) {
     const judgeOn = (one: RecordView, place: RecordPlace) => {
-      if (place.index < records) for (const found of inspected.judge(one, place)) say(found)
+      if (place.index < records && place.index > done)
+        for (const found of inspected.judge(one, place)) say(found)
     }
     await readRecords(source, shape, spool.readOn, judgeOn, progress)
   }

@@ -16,8 +16,9 @@ import type { Source, utf8Check } from './source.js'
 import { unreadable } from './stop.js'
 
 const CHUNK = 1024 * 1024
-/** After so many bytes signals get their turn. */
-const BREATHE = 8 * CHUNK
+const LEAST = 8 * 1024
+/** After so many milliseconds signals get their turn. */
+const BREATHE = 100
 
 /** Looks at the start of the file: what separates its fields, and where its first record stands. */
 export function openRows(
@@ -52,19 +53,24 @@ export async function readRecords(
 ): Promise<void> {
   const reader = rowReader(shape, visit, from)
   try {
-    for (let at = from.offset, rest = BREATHE; ;) {
-      const room = reader.room(CHUNK)
-      const size = readSync(source.fd, room, 0, CHUNK, at)
+    let chunk = CHUNK
+    let breathed = performance.now()
+    for (let at = from.offset; ;) {
+      const room = reader.room(chunk)
+      const size = readSync(source.fd, room, 0, chunk, at)
       if (size === 0) break
+      const began = performance.now()
       check?.feed(room.subarray(0, size))
       reader.filled(size)
       at += size
-      rest -= size
       progress.at(at, source.size)
-      if (rest <= 0) {
-        rest = BREATHE
-        await new Promise(setImmediate)
-      }
+      const now = performance.now()
+      // Damaged records take longer; signals and progress still get their turn.
+      if (now - began > BREATHE) chunk = Math.max(LEAST, chunk >> 1)
+      else if (now - began < BREATHE / 4) chunk = Math.min(CHUNK, chunk << 1)
+      if (now - breathed < BREATHE) continue
+      await new Promise(setImmediate)
+      breathed = performance.now()
     }
     check?.end()
     reader.end()

@@ -52,15 +52,17 @@ describe.each([
   const changed = truth(name)
   const found = inspected(name)
 
-  test('nothing is said of a value that was not changed', () => {
-    for (const [place, line] of found)
-      expect(changed.has(place), `${place} ${line['value']}`).toBe(true)
+  test('a value that was not changed is doubted at most, where all its neighbours were changed', () => {
+    const unchanged = [...found].filter(([place]) => !changed.has(place))
+    for (const [, line] of unchanged) expect(line['verdict']).toBe('suspect')
+    expect(unchanged.length).toBeLessThanOrEqual(stillFit / 50)
   })
 
-  test('every value that was changed is flagged, unless it fits in spite of it', () => {
-    const missed = [...changed].filter(([place]) => !found.has(place))
-    for (const [, { how }] of missed) expect(how).toBe('python %.0f')
-    expect(missed.length).toBe(stillFit)
+  test('every value that was changed is flagged, also where it fits in spite of it', () => {
+    for (const place of changed.keys()) expect(found.has(place), place).toBe(true)
+    const doubted = [...changed].filter(([place]) => found.get(place)!['verdict'] === 'suspect')
+    for (const [, { how }] of doubted) expect(how).toBe('python %.0f')
+    expect(doubted.length).toBe(stillFit)
   })
 
   test('every mend is the original, and among candidates the original is found', () => {
@@ -72,7 +74,8 @@ describe.each([
       if (line['verdict'] === 'mendable') {
         mended++
         expect(line['mend'], place).toBe(original)
-      } else if (line['verdict'] === 'ambiguous') {
+      } else if (line['verdict'] === 'ambiguous' || line['verdict'] === 'suspect') {
+        if ((line['possible'] as number) > 1000) continue
         expect(line['candidates'], place).toContain(original)
         expect((line['candidates'] as string[]).length).toBe(line['possible'])
       } else expect(line['verdict'], place).toBe('lost')

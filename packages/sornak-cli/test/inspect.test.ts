@@ -155,7 +155,7 @@ describe('rows', () => {
         .map((one) => [one['record'], one['identifier'], one['verdict']]),
     ).toEqual([
       [1, 'phone/za', 'mendable'],
-      [3, 'phone/us', 'misfit'],
+      [3, 'phone/us', 'ambiguous'],
     ])
   })
   test('standard input is bound by name or by the only entry', () => {

@@ -53,13 +53,27 @@ export { CHANNELS } from './channel/channels.js'
 export { FINDING_CODES, FINDINGS, type FindingText } from './channel/findings.js'
 export { judge, VERDICTS, type Judgement, type Verdict } from './inspect/verdict.js'
 export { why, about } from './inspect/messages.js'
-export { sayer, valueFinding, type ValueFinding } from './inspect/finding.js'
+export { sayer, valueFinding, type ColumnFinding, type ValueFinding } from './inspect/finding.js'
+export {
+  columnEvidence,
+  joinedEvidence,
+  settled,
+  type ColumnEvidence,
+  type EvidenceState,
+} from './inspect/column-evidence.js'
+export { columnRuns, type ColumnRuns, type EvidenceRun } from './inspect/evidence-runs.js'
 export { matcherOf, type Matcher } from './inspect/matcher.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
-export { inspection, type Inspection, type RaggedRecord } from './inspect/inspection.js'
 export {
+  inspection,
+  type Inspection,
+  type RaggedRecord,
+  type Stretch,
+} from './inspect/inspection.js'
+export {
+  columnLine,
   errorLine,
   json,
   summaryLine,

@@ -2,6 +2,7 @@
 
 import {
   addFinding,
+  columnLine,
   columnTally,
   define,
   errorLine,
@@ -19,6 +20,7 @@ import {
   valueLine,
   VERDICTS,
   type Accepted,
+  type ColumnFinding,
   type ColumnTally,
   type Definition,
   type ErrorLine,
@@ -251,10 +253,12 @@ const relativePath = (base: string, name: string) =>
   relative(resolve(base), resolve(name)).replaceAll('\\', '/')
 const delimiterOf = (text: string) => (text === 'tab' || text === '\\t' ? '\t' : text)
 
-function failures(text: string | undefined): (finding: ValueFinding) => boolean {
+function failures(text: string | undefined): (finding: Told) => boolean {
   if (text === undefined)
-    return ({ verdict, findings }) =>
-      (verdict !== 'intact' && verdict !== 'blank') || (verdict === 'intact' && findings.length > 0)
+    return (one) =>
+      one.kind === 'column' ||
+      (one.verdict !== 'intact' && one.verdict !== 'blank') ||
+      (one.verdict === 'intact' && one.findings.length > 0)
   const words = text
     .split(',')
     .map((word) => word.trim())
@@ -268,8 +272,10 @@ function failures(text: string | undefined): (finding: ValueFinding) => boolean 
       near ? `Did you mean "${near}"?` : `Verdicts: ${VERDICTS.join(', ')}.`,
     )
   }
-  return ({ verdict, findings }) =>
-    words.includes(verdict) || findings.some((code) => words.includes(code))
+  return (one) =>
+    one.kind === 'column'
+      ? words.includes(one.finding)
+      : words.includes(one.verdict) || one.findings.some((code) => words.includes(code))
 }
 
 // Whether a finding is accepted by the rules file. Where an entry says how often at most, everything is
@@ -280,19 +286,22 @@ async function acceptance(
   base: string,
   file: InspectedFile,
   met: Set<Accepted>,
-): Promise<(finding: ValueFinding) => boolean> {
+): Promise<(finding: Told) => boolean> {
   const entries = (rules?.accepted ?? []).filter((one) =>
     meansFile(one.in, relativePath(base, name)),
   )
   if (entries.length === 0) return () => false
   const today = new Date().toISOString().slice(0, 10)
-  const meant = (entry: Accepted, finding: ValueFinding) =>
+  const meant = (entry: Accepted, finding: Told) =>
     entry.column === finding.column && entry.finding === finding.finding
   const counts = new Map<Accepted, number>()
-  await file.second((found) => {
-    if (found.kind !== 'value') return
+  const count = (found: Told) => {
     for (const entry of entries)
       if (meant(entry, found)) counts.set(entry, (counts.get(entry) ?? 0) + 1)
+  }
+  file.columns.forEach(count)
+  await file.second((found) => {
+    if (found.kind === 'value') count(found)
   })
   for (const entry of counts.keys()) met.add(entry)
   const valid = entries.filter(
@@ -303,13 +312,16 @@ async function acceptance(
   return (finding) => valid.some((entry) => meant(entry, finding))
 }
 
+/** What can be accepted, and make the exit status 1. */
+type Told = ValueFinding | ColumnFinding
+
 interface Report {
   file(
     name: string,
     file: InspectedFile,
-    accepted: (finding: ValueFinding) => boolean,
+    accepted: (finding: Told) => boolean,
     fail: (failed: boolean) => void,
-    failOn: (finding: ValueFinding) => boolean,
+    failOn: (finding: Told) => boolean,
     errors: (count: number) => void,
   ): Promise<ColumnTally[]>
   error(line: ErrorLine): void
@@ -326,6 +338,7 @@ function jsonlReport(output: Output): Report {
         fail,
         failOn,
         (finding) => output.write(`${valueLine(finding)}\n`),
+        (finding) => output.write(`${columnLine(finding)}\n`),
         (ragged) => {
           errors(1)
           output.write(`${errorLine(raggedError(name, ragged))}\n`)
@@ -348,6 +361,7 @@ function textReport(output: Output, paint: Paint, revealed: boolean): Report {
         fail,
         failOn,
         () => {},
+        () => {},
         ({ record }) => {
           errors(1)
           ragged.count++
@@ -369,15 +383,17 @@ function textReport(output: Output, paint: Paint, revealed: boolean): Report {
 async function collect(
   name: string,
   file: InspectedFile,
-  accepted: (finding: ValueFinding) => boolean,
+  accepted: (finding: Told) => boolean,
   fail: (failed: boolean) => void,
-  failOn: (finding: ValueFinding) => boolean,
+  failOn: (finding: Told) => boolean,
   onValue: (finding: ValueFinding) => void,
+  onColumn: (finding: ColumnFinding) => void,
   onRagged: (ragged: RaggedRecord) => void,
 ): Promise<ColumnTally[]> {
   const tallies = new Map<string, ColumnTally>()
+  const runs = file.columns.filter((one) => !accepted(one))
   for (const { column, values, intact, blank } of file.inspection.counts) {
-    const tally = columnTally(name, column)
+    const tally = columnTally(name, column, runs)
     tally.values = values
     tally.verdicts.intact = intact
     tally.verdicts.blank = blank
@@ -394,6 +410,10 @@ async function collect(
     fail(failOn(found))
     onValue(found)
   })
+  for (const run of runs) {
+    fail(failOn(run))
+    onColumn(run)
+  }
   return [...tallies.values()]
 }
 

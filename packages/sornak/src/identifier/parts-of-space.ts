@@ -5,14 +5,24 @@ import type { Definition } from './definition.js'
 import { machineOf, type Machine, type MachineNode } from './machine.js'
 import type { Space, Tally } from './space.js'
 
-/** Some values of a definition: how many, and the first of them. */
+/** Some values of a definition: how many, and the first of them. Counted when first asked. */
 export interface Subset extends Tally {
+  /** At least as many as there are, without counting. */
+  readonly bound: bigint
   list(most: number): string[]
 }
 
-export const NONE: Subset = { count: 0n, exact: true, list: () => [] }
 /** Steps of a progression that are looked at one by one. */
-const MOST_STEPS = 4000n
+const MOST_STEPS = 1200n
+
+/** Whether the text is a value of the definition, as far as the automata can tell. */
+export function mayHold(space: Space, text: string): boolean {
+  return machines(space).some(
+    (machine) =>
+      !machine.exact ||
+      (machine.length === text.length && walk(machine, machine.start, text) !== null),
+  )
+}
 
 /** The values that are longer than the text and start with it. */
 export function startingWith(space: Space, text: string): Subset {
@@ -21,8 +31,10 @@ export function startingWith(space: Space, text: string): Subset {
     const node = walk(machine, machine.start, text)
     return node ? [{ machine, node, count: machine.endings(node) }] : []
   })
+  const count = ways.reduce((sum, one) => sum + one.count, 0n)
   return {
-    count: ways.reduce((sum, { count }) => sum + count, 0n),
+    count,
+    bound: count,
     exact: ways.every(({ machine }) => machine.exact),
     list(most) {
       const out: string[] = []
@@ -52,8 +64,10 @@ export function endingWith(space: Space, text: string): Subset {
     }
     return sum
   }
+  const all = ways.reduce((sum, machine) => sum + count(machine, machine.start), 0n)
   return {
-    count: ways.reduce((sum, machine) => sum + count(machine, machine.start), 0n),
+    count: all,
+    bound: all,
     exact: ways.every((machine) => machine.exact),
     list(most) {
       const out: string[] = []
@@ -74,22 +88,36 @@ export function endingWith(space: Space, text: string): Subset {
   }
 }
 
-/** The values of digits, from `from` on, that leave `rest` when divided by `modulus`. */
-export function leaving(space: Space, rest: bigint, modulus: bigint, from: bigint): Subset {
+/**
+ * The values of digits, from `from` on, that leave `rest` when divided by `modulus`; and `same`, a value
+ * that is taken in beside them.
+ */
+export function leaving(
+  space: Space,
+  { rest, modulus, from }: { rest: bigint; modulus: bigint; from: bigint },
+  same: bigint | undefined,
+): Subset {
   const last = 10n ** BigInt(space.widest) - 1n
   const first = from + ((((rest - from) % modulus) + modulus) % modulus)
-  if (first > last) return NONE
-  const steps = (last - first) / modulus + 1n
-  if (steps > MOST_STEPS) {
-    // Too many to look at: about as many as there are steps, and no more than there are values.
-    const all = space.count(first, last)
-    const dense = all.count / modulus + 1n
-    return { count: dense, exact: false, list: () => [] }
+  const steps = first > last ? 0n : (last - first) / modulus + 1n
+  let texts: string[] | undefined
+  const listed = () => {
+    if (texts) return texts
+    texts = same === undefined ? [] : space.list(same, same, 16)
+    for (let value = first; value <= last; value += modulus)
+      texts.push(...space.list(value, value, 16))
+    return texts
   }
-  const texts: string[] = []
-  for (let value = first; value <= last; value += modulus)
-    texts.push(...space.list(value, value, 16))
-  return { count: BigInt(texts.length), exact: true, list: (most) => texts.slice(0, most) }
+  const few = steps <= MOST_STEPS
+  return {
+    bound: steps + (same === undefined ? 0n : 1n),
+    // Of more there are about as many as there are steps, thinned like all values.
+    get count() {
+      return few ? BigInt(listed().length) : space.count(first, last).count / modulus + 1n
+    },
+    exact: few,
+    list: (most) => (few ? listed().slice(0, most) : []),
+  }
 }
 
 const made = new WeakMap<Definition, Machine[]>()

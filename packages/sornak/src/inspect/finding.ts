@@ -5,7 +5,8 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
 import { hide, hidesAnything, REVEAL_ALL, REVEAL_NONE } from '../identifier/reveal.js'
-import { why } from './messages.js'
+import type { ColumnRuns, EvidenceRun } from './evidence-runs.js'
+import { runWhy, why, zerosWhy } from './messages.js'
 import type { Judgement, Verdict } from './verdict.js'
 
 export interface ValueFinding {
@@ -45,6 +46,7 @@ export function valueFinding(
   judgement: Judgement,
   seen: string,
   reveal: boolean,
+  run?: EvidenceRun,
 ): ValueFinding {
   const hidden = !reveal && hidesAnything(definition.reveal)
   const say = sayer(definition, reveal)
@@ -62,10 +64,61 @@ export function valueFinding(
     proof: judgement.proof ?? null,
     candidates: listed.map(({ text }) => say(text)),
     possible: judgement.possible,
-    bits: null,
+    bits: run?.bits ?? null,
     why: why(hidden ? definition : { ...definition, reveal: REVEAL_ALL }, judgement, seen),
   }
 }
+
+/** What the rows of a column say together. */
+export interface ColumnFinding {
+  readonly kind: 'column'
+  readonly file: string
+  readonly column: string
+  readonly identifier: string
+  readonly finding: FindingCode
+  /** The conversion at work; null where none is named. */
+  readonly channel: string | null
+  /** First and last record, 1-based; null where it is the whole column. */
+  readonly from: number | null
+  readonly to: number | null
+  readonly bits: number
+  readonly why: string
+}
+
+export function columnFindings(
+  { file, column, firstRecord }: { file: string; column: string; firstRecord: number },
+  { key }: Definition,
+  { told, zerosAbsent }: ColumnRuns,
+): ColumnFinding[] {
+  const common = { kind: 'column', file, column, identifier: key } as const
+  const found = told.map((run): ColumnFinding => {
+    const [from, to] = [run.from.index - firstRecord + 1, run.to.index - firstRecord + 1]
+    return {
+      ...common,
+      finding: 'run-converted',
+      channel: run.channel,
+      from,
+      to,
+      bits: run.bits,
+      why: runWhy(run, from, to),
+    }
+  })
+  // Zeros that are missing where some conversion was at work are its doing; elsewhere a column may
+  // simply have none.
+  if (zerosAbsent >= ZEROS_BITS && told.length)
+    found.push({
+      ...common,
+      finding: 'zeros-absent',
+      channel: null,
+      from: null,
+      to: null,
+      bits: zerosAbsent,
+      why: zerosWhy(zerosAbsent),
+    })
+  return found
+}
+
+const ZEROS_BITS = 32
 
 /** Says a text as the definition lets it be seen: parts are revealed only of a text that fits. */
 export function sayer(definition: Definition, reveal: boolean): (text: string) => string {

@@ -19,11 +19,11 @@ import { octalTexts } from '../channel/other-base.js'
 import { fromSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
-import { leaving, startingWith } from '../identifier/parts-of-space.js'
+import { leaving, mayHold, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
-import { EACH, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { EACH, TOGETHER } from './weights.js'
 
 type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
   readonly channel: string
@@ -157,17 +157,16 @@ function throughFloat(interval: Interval): Interval {
 }
 
 function wraps(space: Space, value: bigint): Bare[] {
+  if (space.integers.count === 0n) return []
   return INTEGER_TYPES.flatMap((type): Bare[] => {
     const back = unwrap(value, type)
-    if (!back || space.integers.count === 0n) return []
-    const held = leaving(space, back.rest, back.modulus, back.from)
-    if (held.count === 0n) return []
+    if (!back) return []
+    // A value that the type holds comes through such a column as it is.
+    const subset = leaving(space, back, value < 0n ? undefined : value)
+    if (subset.bound <= (value < 0n ? 0n : 1n)) return []
     return [
       {
-        originals:
-          held.exact && held.count <= MOST_AMBIGUOUS
-            ? { kind: 'texts', texts: held.list(Number(MOST_AMBIGUOUS)) }
-            : { kind: 'many', count: held.count, exact: held.exact },
+        originals: { kind: 'subset', subset },
         channel: 'wrapped',
         process: `wrapped ${type.name}`,
         finding: 'wrapped',
@@ -222,27 +221,25 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   }
   const fronts = octalTexts(seen).filter((text) => text.length <= space.widest)
   const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
-  const fitting = whole.filter((text) => fit(definition, text).ok)
+  const fitting = whole.filter((text) => mayHold(space, text) && fit(definition, text).ok)
   const found: Bare[] = []
   if (fitting.length)
     found.push({ ...common, process: 'octal', originals: { kind: 'texts', texts: fitting } })
   // A reader that stops at an 8 or 9 leaves what comes before it.
   const stops = fronts.flatMap((front) => [`${front}8`, `${front}9`])
-  const ends = stops.filter((text) => fit(definition, text).ok)
-  const longer = stops.map((text) => startingWith(space, text))
+  const ends = stops.filter((text) => mayHold(space, text) && fit(definition, text).ok)
+  const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
   const count = longer.reduce((sum, one) => sum + one.count, BigInt(fitting.length + ends.length))
-  if (count > BigInt(fitting.length))
+  if (count > BigInt(fitting.length)) {
+    const list = (most: number) =>
+      [...fitting, ...ends, ...longer.flatMap((one) => one.list(most))].slice(0, most)
+    const exact = longer.every((one) => one.exact)
     found.push({
       ...common,
       process: 'octal as far as it goes',
-      originals:
-        count <= MOST_AMBIGUOUS
-          ? {
-              kind: 'texts',
-              texts: [...fitting, ...ends, ...longer.flatMap((one) => one.list(1000))],
-            }
-          : { kind: 'many', count, exact: longer.every((one) => one.exact) },
+      originals: { kind: 'subset', subset: { count, bound: count, exact, list } },
     })
+  }
   const decimal = /[89]/.test(seen)
     ? space.list(value, value, 16).filter((text) => text.startsWith('0'))
     : []
@@ -285,7 +282,8 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
     for (const text of [`${value}`, `+${value}`]) {
       const read = form.read(text)
       const original = read.ok ? restore(definition, read.plain) : undefined
-      if (original !== undefined) texts.add(original)
+      // The digits as they stand are the stored form, not another one.
+      if (original !== undefined && original !== `${value}`) texts.add(original)
     }
   }
   if (texts.size === 0) return []

@@ -10,11 +10,11 @@ import { sign } from '../channel/sign.js'
 import type { Unmarked } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
-import { endingWith, startingWith } from '../identifier/parts-of-space.js'
+import { endingWith, mayHold, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
-import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { TOGETHER } from './weights.js'
 
 export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   if (findings.length === 0 || !fit(definition, text).ok) return []
@@ -47,6 +47,7 @@ export function textual(
 ): Hypothesis[] {
   if (text.length > 64) return []
   const found: Hypothesis[] = []
+  const separated = holdsSeparators(definition)
   const offer = (
     process: string,
     code: FindingCode,
@@ -54,21 +55,20 @@ export function textual(
     weight: number,
     channel = process,
   ) => {
-    const held = [...new Set(texts.flatMap((one) => storedOf(definition, one)))]
+    const held = [...new Set(texts.flatMap((one) => storedOf(definition, space, one, separated)))]
     if (held.length)
       found.push(way(process, [...findings, channel], [...findings, code], held, weight))
   }
   const from = (channel: typeof lookAlike) =>
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
   offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
-  const separated = holdsSeparators(definition)
   if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
     offer('date-guess', 'date-made', from(dateGuess), TOGETHER.dated)
   if (!separated) return found
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
-  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, text, findings))
+  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
   return found
 }
 
@@ -78,14 +78,11 @@ export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
   if (seen.length < 1 || seen.length > 48 || !/\d/.test(seen)) return []
   const sides = [startingWith(space, seen), endingWith(space, seen)]
   const weight = (alone ? TOGETHER.onlyCut : TOGETHER.cutShort) / sides.length
-  return sides.flatMap((side): Hypothesis[] => {
-    if (side.count === 0n) return []
-    const few = side.count <= MOST_AMBIGUOUS
+  return sides.flatMap((subset): Hypothesis[] => {
+    if (subset.count === 0n) return []
     return [
       {
-        originals: few
-          ? { kind: 'texts', texts: side.list(Number(MOST_AMBIGUOUS)) }
-          : { kind: 'many', count: side.count, exact: side.exact },
+        originals: { kind: 'subset', subset },
         process: `cut-short ${seen.length}`,
         channels: ['cut-short'],
         findings: ['cut-short'],
@@ -108,8 +105,14 @@ export function restore(definition: Definition, plain: string): string | undefin
 }
 
 // The text itself where it is a stored one, or the stored text of which it is a display form.
-function storedOf(definition: Definition, text: string): string[] {
-  if (fit(definition, text).ok) return [text]
+function storedOf(
+  definition: Definition,
+  space: Space,
+  text: string,
+  displayed: boolean,
+): string[] {
+  if (mayHold(space, text) && fit(definition, text).ok) return [text]
+  if (!displayed) return []
   return formsOf(definition).flatMap((form) => {
     const read = form.read(text)
     const original = read.ok && read.strict ? restore(definition, read.plain) : undefined
@@ -119,7 +122,12 @@ function storedOf(definition: Definition, text: string): string[] {
 
 // 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
 // there is one; more than two runs are too many to solve, and are counted.
-function asSum(definition: Definition, text: string, marks: readonly FindingCode[]): Hypothesis[] {
+function asSum(
+  definition: Definition,
+  space: Space,
+  text: string,
+  marks: readonly FindingCode[],
+): Hypothesis[] {
   const [sum] = arithmetic.inverse(text)
   if (sum?.kind !== 'sums') return []
   const texts = new Set<string>()
@@ -143,7 +151,7 @@ function asSum(definition: Definition, text: string, marks: readonly FindingCode
         if (b === undefined || b < 0n || `${b}`.length > second) continue
         const whole = `${a}`.padStart(first, '0') + operator + `${b}`.padStart(second, '0')
         if (workedOut(whole) === sum.value)
-          for (const held of storedOf(definition, whole)) texts.add(held)
+          for (const held of storedOf(definition, space, whole, true)) texts.add(held)
       }
     }
   }
@@ -154,7 +162,10 @@ function asSum(definition: Definition, text: string, marks: readonly FindingCode
   if (many > 0n)
     found.push({
       ...way('arithmetic', channels, findings, [], weight),
-      originals: { kind: 'many', count: many, exact: false },
+      originals: {
+        kind: 'subset',
+        subset: { count: many, bound: many, exact: false, list: () => [] },
+      },
     })
   return found
 }

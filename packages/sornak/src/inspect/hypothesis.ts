@@ -1,13 +1,14 @@
 // One way in which a value could have come about, and the originals that it leaves.
 
 import type { FindingCode } from '../channel/channel.js'
+import type { Subset } from '../identifier/parts-of-space.js'
 import type { Interval } from '../channel/significant.js'
 
 export type Originals =
   | { readonly kind: 'texts'; readonly texts: readonly string[] }
   | ({ readonly kind: 'integers' } & Interval)
-  /** Too many to list; `exact` is false where the count is a bound. */
-  | { readonly kind: 'many'; readonly count: bigint; readonly exact: boolean }
+  /** Counted and listed only where it matters. */
+  | { readonly kind: 'subset'; readonly subset: Subset }
 
 /** One way in which the value could have come about. */
 export interface Hypothesis {

@@ -5,10 +5,18 @@ import { hide } from '../identifier/reveal.js'
 import { fit } from '../identifier/fit.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
-import { sayer, valueFinding, type ValueFinding } from './finding.js'
+import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
+import { columnRuns, type ColumnRuns } from './evidence-runs.js'
+import {
+  columnFindings,
+  sayer,
+  valueFinding,
+  type ColumnFinding,
+  type ValueFinding,
+} from './finding.js'
 import { spool, type Spool } from './spool.js'
 import type { Bound, BoundColumn, Table } from './table.js'
-import { judge } from './verdict.js'
+import { judge, saysNothing } from './verdict.js'
 
 export interface InspectOptions {
   readonly reveal: boolean
@@ -38,10 +46,21 @@ export interface Inspection {
   readonly table: Table
   readonly counts: readonly ColumnCounts[]
   readonly spool: Spool
+  /**
+   * The first pass has ended: what the columns say together, and the runs of records in which values that
+   * fit must be looked at again too, in order and apart.
+   */
+  conclude(): { readonly columns: readonly ColumnFinding[]; readonly again: readonly Stretch[] }
   /** First pass: one data record. */
   look(view: RecordView, place: RecordPlace): void
   /** Second pass: what there is to say of one record, column by column. */
   judge(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[]
+}
+
+/** Records from one to another, both included. */
+export interface Stretch {
+  readonly from: RecordPlace
+  readonly to: RecordPlace
 }
 
 /** @param firstRecord index of the first data record in the file */
@@ -54,6 +73,10 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     blank: 0,
   }))
   const second = spool()
+  const evidence = new Map<Bound, ColumnEvidence>()
+  const runs = new Map<Bound, ColumnRuns>()
+  for (const { choice } of table.columns)
+    for (const bound of boundsOf(choice)) evidence.set(bound, columnEvidence(bound.definition))
 
   function look(view: RecordView, place: RecordPlace): void {
     if (isEmptyLine(view, width)) return
@@ -62,18 +85,30 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     for (const count of counts) {
       count.values++
       if (shifted) continue
-      const state = quickLook(view, count.column)
+      const { column } = count
+      const bound = choiceOf(view, column)
+      const state = quickLook(view, column, bound)
       if (state === 'blank') count.blank++
-      else if (state === 'fits') count.intact++
-      else again = true
+      else if (state === 'fits') {
+        count.intact++
+        evidence
+          .get(bound!)!
+          .fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, { ...place })
+      } else {
+        again = true
+        const seen = column.index < view.fields ? textOf(view, column.index) : ''
+        if (!saysNothing(seen)) evidence.get(bound!)!.misfit(seen, { ...place })
+      }
     }
     if (again) second.add(place)
   }
 
   // 'no': has to be judged as text.
-  function quickLook(view: RecordView, column: BoundColumn): 'fits' | 'blank' | 'no' {
-    const { index } = column
-    const bound = choiceOf(view, column)
+  function quickLook(
+    view: RecordView,
+    { index }: BoundColumn,
+    bound: Bound | undefined,
+  ): 'fits' | 'blank' | 'no' {
     if (!bound) return 'blank'
     if (index >= view.fields || isBlank(view, index))
       return bound.definition.required ? 'no' : 'blank'
@@ -92,10 +127,14 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       if (view.fields > width) return found
     }
     for (const column of table.columns) {
-      const bound = quickLook(view, column) === 'no' ? choiceOf(view, column) : undefined
+      const bound = choiceOf(view, column)
       if (!bound) continue
+      const state = quickLook(view, column, bound)
+      const run = runs.get(bound)?.around(place.index)
+      if (state === 'blank' || (state === 'fits' && run?.suspect !== true)) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
-      const judgement = judge(bound.definition, seen, options.candidates)
+      const judgement = judge(bound.definition, seen, options.candidates, run)
+      if (judgement.verdict === 'intact') continue
       const where = {
         file: table.file,
         record,
@@ -103,9 +142,24 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         key: keyText(view),
         column: column.header,
       }
-      found.push(valueFinding(where, bound.definition, judgement, seen, options.reveal))
+      found.push(valueFinding(where, bound.definition, judgement, seen, options.reveal, run))
     }
     return found
+  }
+
+  function conclude() {
+    const columns: ColumnFinding[] = []
+    const stretches: Stretch[] = []
+    for (const { header, choice } of table.columns) {
+      for (const bound of boundsOf(choice)) {
+        const found = columnRuns(bound.definition, evidence.get(bound)!.state())
+        runs.set(bound, found)
+        const where = { file: table.file, column: header, firstRecord }
+        columns.push(...columnFindings(where, bound.definition, found))
+        stretches.push(...found.suspects)
+      }
+    }
+    return { columns, again: apart(stretches) }
   }
 
   function keyText(view: RecordView): string | null {
@@ -123,7 +177,23 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
 
   const textOf = (view: RecordView, index: number) => fieldText(view, index, options.quote)
 
-  return { table, counts, spool: second, look, judge: judgeRecord }
+  return { table, counts, spool: second, look, conclude, judge: judgeRecord }
+}
+
+function boundsOf(choice: BoundColumn['choice']): Bound[] {
+  return choice.kind === 'one' ? [choice.to] : [...new Set(choice.cases.values())]
+}
+
+// Stretches that touch become one.
+function apart(stretches: readonly Stretch[]): Stretch[] {
+  const sorted = [...stretches].sort((a, b) => a.from.index - b.from.index)
+  const found: Stretch[] = []
+  for (const one of sorted) {
+    const last = found.at(-1)
+    if (!last || last.to.index < one.from.index) found.push(one)
+    else if (last.to.index < one.to.index) found[found.length - 1] = { from: last.from, to: one.to }
+  }
+  return found
 }
 
 // A line of nothing in a table of several columns is no record of it.

@@ -2,14 +2,32 @@
 // that has been hidden already, so that no sentence shows what the rules file hides.
 
 import type { FindingCode } from '../channel/channel.js'
+import { CHANNELS } from '../channel/channels.js'
 import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
+import type { EvidenceRun } from './evidence-runs.js'
 import type { Judgement } from './verdict.js'
 
 export function why(definition: Definition, judgement: Judgement, seen: string): string {
   const sentences = judgement.findings.map((code) => sentence(code, definition, judgement, seen))
   return [...sentences.filter(Boolean), ending(judgement)].filter(Boolean).join(' ')
+}
+
+/** Why a run of rows is told, in a sentence. */
+export function runWhy(
+  { channel, process, bits, suspect }: EvidenceRun,
+  from: number,
+  to: number,
+): string {
+  const title =
+    CHANNELS.get(channel)?.title ?? (channel === 'display' ? 'Stored as it is shown' : channel)
+  const how = process === 'fifteen-cut' ? ', cut' : process === 'fifteen-rounded' ? ', rounded' : ''
+  return `${title}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.${suspect ? ' Values there that fit may be others than they were.' : ''}`
+}
+
+export function zerosWhy(bits: number): string {
+  return `No value starts with a zero, where some should (${bits} bits of evidence).`
 }
 
 /** How many, in words that stay readable: `12`, `about 10 million million`. */
@@ -67,6 +85,22 @@ function sentence(
       return reserved(judgement)
     case 'unexplained':
       return unexplained(definition, judgement)
+    case 'wrapped':
+      return 'It was too large for an integer column and started again from below.'
+    case 'clamped':
+      return 'It was too large for an integer column, which put its limit instead.'
+    case 'base-changed':
+      return 'It was read in another base.'
+    case 'date-made':
+      return 'It was taken for a date.'
+    case 'sign-gained':
+      return 'A minus was added.'
+    case 'scaled':
+      return 'It is shown as a percentage or an amount.'
+    case 'look-alike':
+      return 'A letter stands where a digit that looks like it belongs.'
+    case 'cut-short':
+      return 'Characters were cut off.'
     default:
       return ''
   }
@@ -85,6 +119,8 @@ function ending({ verdict, proof, possible, counted }: Judgement): string {
       ? 'The original cannot be known from it; fetch it again at the source.'
       : `There are ${most}${about(possible)} possible originals; fetch it again at the source.`
   }
+  if (verdict === 'suspect')
+    return `It fits, but its neighbours were converted; ${most}${about(possible!)} originals come out as this one.`
   if (verdict === 'misfit') return 'No known conversion explains it.'
   return ''
 }

@@ -12,7 +12,22 @@ import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, cut, textual } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
 
-export function hypotheses(definition: Definition, seen: string): Hypothesis[] {
+/** The ways in which a value could have come about; known for a while, since values repeat. */
+export function hypotheses(definition: Definition, seen: string): readonly Hypothesis[] {
+  let known = recent.get(definition)
+  if (!known) recent.set(definition, (known = new Map()))
+  let found = known.get(seen)
+  if (!found) {
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(seen, (found = all(definition, seen)))
+  }
+  return found
+}
+
+const MOST_KNOWN = 2000
+const recent = new WeakMap<Definition, Map<string, readonly Hypothesis[]>>()
+
+function all(definition: Definition, seen: string): Hypothesis[] {
   const space = spaceOf(definition)
   const found = unmark(seen).flatMap((unmarked): Hypothesis[] => {
     const { text, findings } = unmarked

@@ -49,6 +49,8 @@ const OVERFLOW =
 export interface Context {
   /** What the neighbours say of each process. */
   readonly lift: Lift
+  /** They prove a conversion after which a value that fits may be another than it was. */
+  readonly suspect: boolean
 }
 
 /**
@@ -66,7 +68,7 @@ export function judge(
 ): Judgement {
   if (BLANK.test(seen)) return blank(definition, [])
   const fitted = fit(definition, seen)
-  if (fitted.ok) return { ...NOTHING, verdict: 'intact', possible: 1n }
+  if (fitted.ok) return context?.suspect ? doubted(definition, seen, most, context) : INTACT
   if (MISSING.test(seen.trim())) return blank(definition, ['missing-mark'])
   if (OVERFLOW.test(seen.trim()))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
@@ -110,6 +112,32 @@ export function judge(
 const heaviest = (ways: readonly Hypothesis[], process: string | undefined) =>
   ways.find((one) => one.process === process)?.findings ?? []
 
+// A value that fits in a run of converted ones: intact only where it is the one original left.
+function doubted(definition: Definition, seen: string, most: number, { lift }: Context): Judgement {
+  const ways = hypotheses(definition, seen)
+  const { possible, counted, ranked } = weigh(spaceOf(definition), ways, Math.max(most, 2), lift)
+  const first = ranked[0]
+  const same = ranked.find(({ text }) => text === seen)
+  if (possible <= 1n || !first || (same && same.odds > STILL_INTACT)) return INTACT
+  const by = ranked.find(({ text }) => text !== seen) ?? first
+  return {
+    ...NOTHING,
+    verdict: 'suspect',
+    findings: [...(by.by.find(({ findings }) => findings.length)?.findings ?? [])],
+    possible,
+    counted,
+    candidates: possible > MOST_AMBIGUOUS ? [] : ranked.slice(0, most),
+  }
+}
+
+/** Odds at which a value among converted ones is still taken as it stands. */
+const STILL_INTACT = 0.9
+
+/** Blank, or a word or mark that stands in place of a value. */
+export function saysNothing(seen: string): boolean {
+  return BLANK.test(seen) || MISSING.test(seen.trim()) || OVERFLOW.test(seen.trim())
+}
+
 const NOTHING: Judgement = {
   verdict: 'blank',
   findings: [],
@@ -120,6 +148,8 @@ const NOTHING: Judgement = {
   counted: true,
   fit: undefined,
 }
+
+const INTACT: Judgement = { ...NOTHING, verdict: 'intact', possible: 1n }
 
 function blank({ required }: Definition, findings: FindingCode[]): Judgement {
   return required

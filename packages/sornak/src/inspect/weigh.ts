@@ -4,8 +4,9 @@
 import { isDigits } from '../channel/number-text.js'
 import { keyOf } from '../identifier/fit.js'
 import type { Space } from '../identifier/space.js'
-import type { Hypothesis } from './hypothesis.js'
-import { MEND_ODDS } from './weights.js'
+import type { Subset } from '../identifier/parts-of-space.js'
+import type { Hypothesis, Originals } from './hypothesis.js'
+import { MEND_ODDS, MOST_AMBIGUOUS } from './weights.js'
 
 export interface Weighed {
   /** How many originals are possible, those left out that have together less than 1 chance in 1000. */
@@ -69,9 +70,9 @@ export function weigh(
     return { piece, count, apart: new Set(apart) }
   })
   for (const { by, all } of kept) {
-    if (by.originals.kind !== 'many') continue
-    possible += by.originals.count
-    counted &&= by.originals.exact
+    if (by.originals.kind !== 'subset' || isFew(by.originals.subset)) continue
+    possible += by.originals.subset.count
+    counted &&= by.originals.subset.exact
     total += all
   }
   const ranked: Candidate[] = [...texts].map(([text, { weight, by }]) => ({
@@ -102,23 +103,30 @@ function weighted(space: Space, hypotheses: readonly Hypothesis[], lift: Lift): 
   // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
   const lifts = hypotheses.map(({ process }) => lift(process))
   const top = Math.max(0, ...lifts)
-  return hypotheses.flatMap((by, i): Weighted[] => {
-    const { originals, weight, per } = by
+  const scaled = hypotheses.map(({ weight }, i) => weight * 2 ** Math.max(-900, lifts[i]! - top))
+  const every: Weighted[] = []
+  hypotheses.forEach((by, i) => {
+    const { originals, per } = by
+    if (originals.kind === 'subset') return
     const count =
       originals.kind === 'texts'
-        ? BigInt(originals.texts.length)
-        : originals.kind === 'many'
-          ? originals.count
-          : space.count(originals.low, originals.high).count
-    if (count === 0n) return []
-    const scaled = weight * 2 ** Math.max(-900, lifts[i]! - top)
-    const number = Number(count)
-    return [
-      per === 'all'
-        ? { by, each: scaled / number, all: scaled }
-        : { by, each: scaled, all: scaled * number },
-    ]
+        ? originals.texts.length
+        : Number(space.count(originals.low, originals.high).count)
+    if (count === 0) return
+    const each = per === 'all' ? scaled[i]! / count : scaled[i]!
+    every.push({ by, each, all: each * count })
   })
+  const mass = every.reduce((sum, { all }) => sum + all, 0)
+  hypotheses.forEach((by, i) => {
+    const { originals } = by
+    if (originals.kind !== 'subset') return
+    const all = scaled[i]!
+    // What is left out anyway need not be counted.
+    const small = all * 50 < mass * (1 - MEND_ODDS)
+    const count = small ? 1 : Number(originals.subset.count)
+    if (count > 0) every.push({ by, each: all / count, all })
+  })
+  return every
 }
 
 // Leaves out the lightest that have together less than the odds at which a mend is offered.
@@ -163,8 +171,7 @@ function single(
   const by = new Map<string, Weighted[]>()
   const known = new Map<string, string>()
   for (const one of hypotheses) {
-    if (one.by.originals.kind !== 'texts') continue
-    for (const text of one.by.originals.texts) {
+    for (const text of textsOf(one.by.originals)) {
       // Where zeros are padding, one value has many texts; the first stands for all.
       const key = keyOf(space.definition, text)
       const first = known.get(key) ?? text
@@ -187,6 +194,15 @@ function single(
       return [text, { weight: sum(all), by: all, piece: home }]
     }),
   )
+}
+
+// Those that are few are listed and told from those of other ways; the others are only counted.
+const isFew = ({ count, exact }: Subset) => exact && count <= MOST_AMBIGUOUS
+
+function textsOf(originals: Originals): readonly string[] {
+  if (originals.kind === 'texts') return originals.texts
+  if (originals.kind === 'integers' || !isFew(originals.subset)) return []
+  return originals.subset.list(Number(MOST_AMBIGUOUS))
 }
 
 const sum = (list: readonly Weighted[]) => list.reduce((total, { each }) => total + each, 0)

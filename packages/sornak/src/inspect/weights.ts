@@ -25,7 +25,7 @@ export const EACH = {
 /** For all originals together that are possible in this way. */
 export const TOGETHER = {
   /** The value in one of its own display forms, as the mask has it. */
-  displayed: 1,
+  displayed: 2,
   /** The same with other separators, or as a number printed from it. */
   displayedLoosely: 0.5,
   /** Marks around the value; they explain the very characters that do not belong. */

@@ -1,7 +1,7 @@
 // Findings as JSON Lines, one object a line, keys in a fixed order. Counts may be longer than a binary
 // number holds, so they are written as the digits they are.
 
-import type { ValueFinding } from '../inspect/finding.js'
+import type { ColumnFinding, ValueFinding } from '../inspect/finding.js'
 import type { ColumnTally } from './tally.js'
 
 export interface ErrorLine {
@@ -25,13 +25,15 @@ export interface Summary {
 
 export const valueLine = (finding: ValueFinding): string => json(finding)
 
+export const columnLine = (finding: ColumnFinding): string => json(finding)
+
 export const errorLine = (error: ErrorLine): string => json({ kind: 'error', ...error })
 
 export function summaryLine({ columns, ...rest }: Summary): string {
   return json({
     kind: 'summary',
     ...rest,
-    columns: columns.map(({ findings, ...column }) => ({
+    columns: columns.map(({ findings, runs: _, ...column }) => ({
       ...column,
       findings: Object.fromEntries([...findings].map(([code, { count }]) => [code, count])),
     })),

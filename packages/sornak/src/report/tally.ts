@@ -2,7 +2,7 @@
 // few telling examples. Grows with the number of kinds of findings, not with the number of values.
 
 import type { FindingCode } from '../channel/channel.js'
-import type { ValueFinding } from '../inspect/finding.js'
+import type { ColumnFinding, ValueFinding } from '../inspect/finding.js'
 import type { BoundColumn } from '../inspect/table.js'
 import { VERDICTS, type Verdict } from '../inspect/verdict.js'
 
@@ -15,6 +15,8 @@ export interface ColumnTally {
   readonly findings: Map<FindingCode, FindingTally>
   /** Findings that the steward accepts. */
   accepted: number
+  /** What its rows say together. */
+  readonly runs: readonly ColumnFinding[]
 }
 
 export interface FindingTally {
@@ -35,7 +37,11 @@ export interface RowRanges {
 const MOST_RANGES = 200
 const MOST_EXAMPLES = 3
 
-export function columnTally(file: string, { header, choice }: BoundColumn): ColumnTally {
+export function columnTally(
+  file: string,
+  { header, choice }: BoundColumn,
+  runs: readonly ColumnFinding[] = [],
+): ColumnTally {
   const bounds = choice.kind === 'one' ? [choice.to] : [...choice.cases.values()]
   return {
     file,
@@ -48,11 +54,14 @@ export function columnTally(file: string, { header, choice }: BoundColumn): Colu
     >,
     findings: new Map(),
     accepted: 0,
+    runs: runs.filter(({ column }) => column === header),
   }
 }
 
 export function addFinding(tally: ColumnTally, finding: ValueFinding): void {
   tally.verdicts[finding.verdict]++
+  // It was counted among those that fit.
+  if (finding.verdict === 'suspect') tally.verdicts.intact--
   if (finding.finding === null) return
   let entry = tally.findings.get(finding.finding)
   if (!entry) {

@@ -30,6 +30,7 @@ export interface FileReport {
 
 const BAR = 40
 const WIDTH = 96
+const MOST_RUNS = 6
 
 export function fileText(report: FileReport, paint: Paint): string {
   const { file, records, columns, unbound, ragged } = report
@@ -92,7 +93,7 @@ export function errorText({ file, line, message, todo }: ErrorLine, paint: Paint
 }
 
 function columnLines(tally: ColumnTally, paint: Paint): string[] {
-  const { column, identifiers, values, verdicts } = tally
+  const { column, identifiers, values, verdicts, runs } = tally
   const known = VERDICTS.filter((verdict) => verdicts[verdict] > 0)
   const lines = [
     `${paint.strong(column)}  ${paint.quiet(identifiers.join(', '))}`,
@@ -100,6 +101,10 @@ function columnLines(tally: ColumnTally, paint: Paint): string[] {
   ]
   const findings = [...tally.findings].sort(([, a], [, b]) => b.count - a.count)
   for (const [code, finding] of findings) lines.push(...findingLines(code, finding, paint))
+  if (runs.length) lines.push(`  ${paint.warn('What the rows say together')}`)
+  for (const { why } of runs.slice(0, MOST_RUNS)) lines.push(wrap(why, 6))
+  if (runs.length > MOST_RUNS)
+    lines.push(`      and ${plural(runs.length - MOST_RUNS, 'run')} more`)
   return lines
 }
 

@@ -1,0 +1,343 @@
+// What the rows of a column say together: for each process the runs of rows that speak for it, and how
+// the processes compare over such a run. The state of two parts joins into that of the whole.
+
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf, type Space } from '../identifier/space.js'
+import type { RecordPlace } from '../rows/reader.js'
+import type { Hypothesis } from './hypothesis.js'
+import { hypotheses } from './originals.js'
+import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
+import { RUN_BITS } from './weights.js'
+
+/** Figures that stand in sums over rows; those of a run are the difference of two places. */
+export interface Sums {
+  /** Where the row is, or that behind it. */
+  readonly place: RecordPlace
+  /** Values that fit, and that do not. */
+  readonly fits: number
+  readonly misfits: number
+  /** Values of digits, shorter than they should be. */
+  readonly short: number
+  /** Values that fit and start with a zero. */
+  readonly zeros: number
+  /** For each process, in 1/256 bit: its evidence beyond what is usual, and what the number of originals adds. */
+  readonly scores: readonly number[]
+  readonly extra: readonly number[]
+  /** For each process, values that an integer type holds, and those near its limit. */
+  readonly held: readonly number[]
+  readonly near: readonly number[]
+}
+
+export type Place = Mark<Sums>
+
+export interface ColumnEvidence {
+  readonly definition: Definition
+  readonly processes: readonly Process[]
+  /** A value that fits. */
+  fits(bytes: Uint8Array, start: number, end: number, place: RecordPlace): void
+  /** A value that does not fit and is not blank. */
+  misfit(seen: string, place: RecordPlace): void
+  state(): EvidenceState
+}
+
+/** All that is known of some rows; a plain value that can be stored and joined. */
+export interface EvidenceState {
+  /**
+   * The first value: whether it repeats what stands before it can be told only when that is known.
+   * It is not in the figures.
+   */
+  readonly first: Row | undefined
+  readonly rows: number
+  readonly sums: Sums
+  readonly runs: readonly RunState<Sums>[]
+  /** How many values that fit start with each digit. */
+  readonly firsts: readonly number[]
+  /** The last value where it fits. */
+  readonly last: string
+}
+
+interface Row {
+  readonly kind: 'fits' | 'misfit'
+  readonly text: string
+  readonly place: RecordPlace
+}
+
+const PENALTY = RUN_BITS * UNIT
+
+/** @param from what the rows before have said; nothing at the start of a part */
+export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {
+  const processes = processesOf(definition)
+  const index = new Map(processes.map(({ id }, i) => [id, i]))
+  const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
+  const space = spaceOf(definition)
+  const wide = processes.some(({ rounds }) => rounds)
+  const count = processes.length
+  const zeros = () => Array<number>(count).fill(0)
+  const runs = from ? [...from.runs] : processes.map(() => noRows<Sums>())
+  const copy = (list: readonly number[] | undefined) => (list ? [...list] : zeros())
+  const { sums } = from ?? {}
+  const scores = copy(sums?.scores)
+  const extra = copy(sums?.extra)
+  const held = copy(sums?.held)
+  const near = copy(sums?.near)
+  let { fits, misfits, short, zeros: zeroed, place } = sums ?? NOTHING
+  let rows = from?.rows ?? 0
+  /** Rows after which each process was last brought up to date. */
+  const fitsAt = Array<number>(count).fill(fits)
+  const misfitsAt = Array<number>(count).fill(misfits)
+  const firsts = from ? [...from.firsts] : Array<number>(10).fill(0)
+  let first = from?.first
+  let alone = from === undefined
+  const before = new Uint8Array(64)
+  let beforeLength = -1
+  if (from?.last) keepText(from.last)
+
+  const mark = (): Place => ({
+    row: rows,
+    known: {
+      place,
+      fits,
+      misfits,
+      short,
+      zeros: zeroed,
+      scores: [...scores],
+      extra: [...extra],
+      held: [...held],
+      near: [...near],
+    },
+  })
+
+  // Rows that went by without being asked for were usual ones, or had nothing for the process.
+  function catchUp(i: number): void {
+    const passed = processes[i]!.usual * (fits - fitsAt[i]!) + OUT * (misfits - misfitsAt[i]!)
+    runs[i] = faded(runs[i]!, passed)
+    fitsAt[i] = fits
+    misfitsAt[i] = misfits
+  }
+
+  // Bits for each process that this row is asked about, in order; the others are as usual.
+  function row(said: readonly (readonly [i: number, score: number])[], end: () => void): void {
+    let start: Place | undefined
+    let stop: Place | undefined
+    const positive = said.some(([, score]) => score > 0)
+    if (positive) start = mark()
+    for (const [i] of said) catchUp(i)
+    end()
+    rows++
+    for (const [i] of said) {
+      fitsAt[i] = fits
+      misfitsAt[i] = misfits
+    }
+    for (const [i, score] of said) {
+      runs[i] =
+        score <= 0
+          ? faded(runs[i]!, score)
+          : withRow(
+              runs[i]!,
+              score,
+              PENALTY,
+              () => start!,
+              () => (stop ??= mark()),
+            )
+    }
+  }
+
+  const said: [number, number][] = []
+  function fit(bytes: Uint8Array, from: number, to: number): void {
+    const again = wide && repeats(bytes, from, to)
+    said.length = 0
+    for (const { i, fits: ask } of asked) {
+      let score = ask(bytes, from, to)
+      const process = processes[i]!
+      if (again && process.rounds && score > 0) score = 0
+      if (process.max !== undefined && score >= 0) {
+        held[i]!++
+        if (score > 0 || isNear(bytes, from, to, process.max)) near[i]!++
+      }
+      if (score === process.usual) continue
+      said.push([i, score])
+    }
+    const digit = bytes[from]! - 48
+    if (digit >= 0 && digit <= 9) firsts[digit]!++
+    if (digit === 0 && to - from > 1) zeroed++
+    if (said.length === 0) {
+      fits++
+      rows++
+    } else {
+      row(said, () => {
+        fits++
+        for (const [i, score] of said) scores[i]! += score - processes[i]!.usual
+      })
+    }
+    if (wide) keep(bytes, from, to)
+  }
+
+  function misfitRow(seen: string): void {
+    const ways = hypotheses(definition, seen)
+    const found = new Map<number, bigint>()
+    for (const way of ways) {
+      const i = index.get(way.process)
+      if (i === undefined) continue
+      const many = countOf(way, space)
+      if (many > 0n) found.set(i, (found.get(i) ?? 0n) + many)
+      for (const code of way.findings) {
+        const form = FORMS.includes(code) ? index.get(`form ${code}`) : undefined
+        if (many > 0n && form !== undefined) found.set(form, 1n)
+      }
+    }
+    const digits = /^\d+$/.test(seen) && seen.length < space.widest
+    row(
+      [...found.keys()].sort((a, b) => a - b).map((i) => [i, IN] as const),
+      () => {
+        misfits++
+        if (digits) short++
+        for (const [i, many] of found) {
+          scores[i]! += IN - OUT
+          extra[i]! += bits(many)
+          const { max } = processes[i]!
+          if (max === undefined) continue
+          held[i]!++
+          if (/^\d+$/.test(seen) && BigInt(seen) > max - max / 16n) near[i]!++
+        }
+      },
+    )
+    beforeLength = -1
+  }
+
+  // The same value again, or the next of a sequence: not a second piece of evidence.
+  function repeats(bytes: Uint8Array, from: number, to: number): boolean {
+    if (to - from !== beforeLength) return false
+    const alike = Math.max(1, to - from - 4)
+    for (let i = 0; i < alike; i++) if (before[i] !== bytes[from + i]) return false
+    return true
+  }
+
+  function keep(bytes: Uint8Array, from: number, to: number): void {
+    beforeLength = Math.min(64, to - from)
+    for (let i = 0; i < beforeLength; i++) before[i] = bytes[from + i]!
+  }
+
+  function keepText(text: string): void {
+    const bytes = bytesOf(text)
+    keep(bytes, 0, bytes.length)
+  }
+
+  return {
+    definition,
+    processes,
+    fits(bytes, start, end, where) {
+      place = where
+      if (alone) {
+        alone = false
+        const text = textOf(bytes, start, end)
+        first = { kind: 'fits', text, place: where }
+        if (wide) keepText(text)
+      } else fit(bytes, start, end)
+    },
+    misfit(seen, where) {
+      place = where
+      if (alone) {
+        alone = false
+        first = { kind: 'misfit', text: seen, place: where }
+      } else misfitRow(seen)
+    },
+    state() {
+      for (let i = 0; i < count; i++) catchUp(i)
+      return {
+        first,
+        rows,
+        sums: mark().known,
+        runs: [...runs],
+        firsts: [...firsts],
+        last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),
+      }
+    },
+  }
+}
+
+/** What two parts say, one behind the other: the same as if all rows had been one part. */
+export function joinedEvidence(
+  definition: Definition,
+  a: EvidenceState,
+  b: EvidenceState,
+): EvidenceState {
+  if (!b.first) return a
+  if (!a.first) return b
+  return behind(fed(definition, a, b.first), b)
+}
+
+/** The state of all rows there are: the first value has nothing before it. */
+export function settled(definition: Definition, state: EvidenceState): EvidenceState {
+  if (!state.first) return state
+  const empty = columnEvidence(definition).state()
+  return { ...behind(fed(definition, empty, state.first), state), first: undefined }
+}
+
+function fed(definition: Definition, state: EvidenceState, row: Row): EvidenceState {
+  const evidence = columnEvidence(definition, state)
+  const bytes = bytesOf(row.text)
+  if (row.kind === 'fits') evidence.fits(bytes, 0, bytes.length, row.place)
+  else evidence.misfit(row.text, row.place)
+  return evidence.state()
+}
+
+function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
+  const move = ({ row, known }: Place): Place => ({
+    row: row + a.rows,
+    known: added(a.sums, known),
+  })
+  return {
+    first: a.first,
+    rows: a.rows + b.rows,
+    sums: added(a.sums, b.sums),
+    runs: a.runs.map((run, i) => joined(run, b.runs[i]!, move)),
+    firsts: sumOf(a.firsts, b.firsts),
+    last: b.rows > 0 || b.last ? b.last : a.last,
+  }
+}
+
+const NOTHING = {
+  fits: 0,
+  misfits: 0,
+  short: 0,
+  zeros: 0,
+  place: { index: 0, line: 0, offset: 0 },
+}
+
+const sumOf = (a: readonly number[], b: readonly number[]) => a.map((one, i) => one + b[i]!)
+
+function added(a: Sums, b: Sums): Sums {
+  return {
+    place: b.place,
+    fits: a.fits + b.fits,
+    misfits: a.misfits + b.misfits,
+    short: a.short + b.short,
+    zeros: a.zeros + b.zeros,
+    scores: sumOf(a.scores, b.scores),
+    extra: sumOf(a.extra, b.extra),
+    held: sumOf(a.held, b.held),
+    near: sumOf(a.near, b.near),
+  }
+}
+
+// Values that fit and are watched this closely are digits, letters and separators of ASCII.
+const textOf = (bytes: Uint8Array, start: number, end: number) =>
+  String.fromCharCode(...bytes.subarray(start, Math.min(end, start + 64)))
+const bytesOf = (text: string) => Uint8Array.from(text, (char) => char.charCodeAt(0) & 0xff)
+
+const isNear = (bytes: Uint8Array, start: number, end: number, max: bigint): boolean => {
+  const text = (max - max / 16n).toString()
+  if (end - start !== text.length) return end - start > text.length
+  for (let i = 0; i < text.length; i++) {
+    const order = bytes[start + i]! - text.charCodeAt(i)
+    if (order !== 0) return order > 0
+  }
+  return true
+}
+
+function countOf({ originals }: Hypothesis, space: Space): bigint {
+  if (originals.kind === 'texts') return BigInt(originals.texts.length)
+  if (originals.kind === 'subset') return originals.subset.bound
+  return space.count(originals.low, originals.high).count
+}

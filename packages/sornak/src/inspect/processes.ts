@@ -1,0 +1,250 @@
+// The processes that a column is watched for, and what a value that fits says of each: that it could have
+// printed it (in favour by as much as it is rare otherwise), or that it could not.
+
+import { BINARY32, BINARY64, nearestFloat, roundedTo, shortest } from '../channel/binary-float.js'
+import { FIFTEEN } from '../channel/fifteen-digits.js'
+import { INTEGER_TYPES, type IntegerType } from '../channel/integer-limits.js'
+import { fromSignificant } from '../channel/significant.js'
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf, type Space } from '../identifier/space.js'
+import { ROW_BITS } from './weights.js'
+
+/** Evidence is counted in 1/256 bit. */
+export const UNIT = 256
+export const OUT: number = -ROW_BITS * UNIT
+export const IN: number = ROW_BITS * UNIT
+/** One row says no more than this. */
+const MOST = 20 * UNIT
+
+export interface Process {
+  readonly id: string
+  /** What a value that fits says, where `fits` is not asked. */
+  readonly usual: 0 | typeof OUT
+  /** What this value says, which fits and lies in the bytes from `start` to `end`. */
+  readonly fits?: (bytes: Uint8Array, start: number, end: number) => number
+  /** The value may be the rounding of another: repeats of it are no evidence. */
+  readonly rounds?: true
+  /** Integer types: the largest value. */
+  readonly max?: bigint
+}
+
+/** Forms in which numbers are printed, and marks: no value that fits stands in them. */
+export const FORMS: readonly string[] = [
+  'exponent',
+  'decimal-tail',
+  'grouped',
+  'scaled',
+  'stray-mark',
+  'hidden-character',
+  'foreign-digit',
+  'display-stored',
+]
+
+export function processesOf(definition: Definition): Process[] {
+  const space = spaceOf(definition)
+  const { widest } = space
+  const never = (id: string): Process => ({ id, usual: OUT })
+  const list: Process[] = [
+    ...FORMS.map((code) => never(`form ${code}`)),
+    ...['marks', 'display', 'look-alike', 'sign'].map(never),
+    unlessHeld(space, 'evaluated', unlessCode, 69, 101),
+    unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
+    unlessHeld(space, 'base-sixty', unless(58), 58),
+    unlessHeld(space, 'date-guess', unless(45, 47), 45, 47),
+  ]
+  if (space.integers.count === 0n) return list
+  list.push(
+    { id: 'number-read', usual: 0, fits: unlessZero },
+    { id: 'octal', usual: 0, fits: unlessOctal },
+    { id: 'octal or decimal', usual: 0, fits: unlessZero },
+    { id: 'octal as far as it goes', usual: 0, fits: unlessZero },
+    { id: 'short-display', usual: OUT },
+  )
+  const lengths = space.layouts.map(({ places }) => places.length)
+  for (let length = 1; length < Math.min(widest, 25); length++) list.push(cutShort(length, lengths))
+  for (const type of INTEGER_TYPES) {
+    if (10n ** BigInt(widest) <= type.max) continue
+    list.push(wraps(type), holds(type, space))
+  }
+  if (widest > 7) list.push(rounds('binary32', space, single))
+  if (widest > FIFTEEN)
+    list.push(
+      rounds('binary64', space, double),
+      rounds('fifteen-cut', space, fifteen('cut')),
+      rounds('fifteen-rounded', space, fifteen('rounded')),
+    )
+  return list
+}
+
+const leadingZero = (bytes: Uint8Array, start: number, end: number) =>
+  end - start > 1 && (bytes[start] === 48 || bytes[start] === 43)
+
+function unlessZero(bytes: Uint8Array, start: number, end: number): number {
+  return leadingZero(bytes, start, end) ? OUT : 0
+}
+
+// A reader of octal digits leaves 0891 alone.
+function unlessOctal(bytes: Uint8Array, start: number, end: number): number {
+  if (!leadingZero(bytes, start, end)) return 0
+  for (let at = start; at < end; at++) if (bytes[at]! > 55) return 0
+  return OUT
+}
+
+function unless(...codes: number[]): NonNullable<Process['fits']> {
+  return (bytes, start, end) => {
+    for (let at = start + 1; at < end; at++) if (codes.includes(bytes[at]!)) return OUT
+    return 0
+  }
+}
+
+// Asked only where values can hold such characters at all.
+function unlessHeld(
+  space: Space,
+  id: string,
+  fits: NonNullable<Process['fits']>,
+  ...codes: number[]
+): Process {
+  const holds = space.layouts.some(({ places }) =>
+    places.some(({ chars }) => codes.some((code) => chars.includes(code))),
+  )
+  return holds ? { id, usual: 0, fits } : { id, usual: 0 }
+}
+
+// 12E5: digits, an E, digits.
+function unlessCode(bytes: Uint8Array, start: number, end: number): number {
+  let letters = 0
+  for (let at = start; at < end; at++) {
+    const byte = bytes[at]!
+    if (byte >= 48 && byte <= 57) continue
+    if ((byte !== 69 && byte !== 101) || at === start || at === end - 1 || letters++) return 0
+  }
+  return letters ? OUT : 0
+}
+
+function cutShort(length: number, lengths: readonly number[]): Process {
+  const bare: Process = { id: `cut-short ${length}`, usual: OUT }
+  return lengths.some((one) => one <= length)
+    ? { ...bare, fits: (_, start, end) => (end - start <= length ? 0 : OUT) }
+    : bare
+}
+
+function wraps({ name, max }: IntegerType): Process {
+  const most = max.toString()
+  return {
+    id: `wrapped ${name}`,
+    usual: OUT,
+    max,
+    fits: (bytes, start, end) =>
+      leadingZero(bytes, start, end) || compare(bytes, start, end, most) > 0 ? OUT : 0,
+  }
+}
+
+// Exactly the limit stands for all that lies beyond it.
+function holds({ max }: IntegerType, space: Space): Process {
+  const most = max.toString()
+  const beyond = bits(space.count(max, 10n ** 60n).count)
+  return {
+    id: `clamped ${most}`,
+    usual: OUT,
+    max,
+    fits(bytes, start, end) {
+      if (leadingZero(bytes, start, end)) return OUT
+      const order = compare(bytes, start, end, most)
+      return order > 0 ? OUT : order === 0 ? beyond : 0
+    },
+  }
+}
+
+function compare(bytes: Uint8Array, start: number, end: number, text: string): number {
+  const longer = end - start - text.length
+  if (longer !== 0) return longer
+  for (let i = 0; i < text.length; i++) {
+    const order = bytes[start + i]! - text.charCodeAt(i)
+    if (order !== 0) return order
+  }
+  return 0
+}
+
+/** Whether the value can be what a rounding prints: undefined where it changes nothing. */
+type Image = (bytes: Uint8Array, start: number, end: number) => Interval | 'out' | undefined
+interface Interval {
+  readonly low: bigint
+  readonly high: bigint
+}
+
+function rounds(id: string, space: Space, image: Image): Process {
+  return {
+    id,
+    usual: OUT,
+    rounds: true,
+    fits(bytes, start, end) {
+      if (leadingZero(bytes, start, end)) return OUT
+      const preimage = image(bytes, start, end)
+      if (preimage === undefined) return 0
+      if (preimage === 'out') return OUT
+      return bits(space.count(preimage.low, preimage.high).count)
+    },
+  }
+}
+
+function fifteen(how: 'cut' | 'rounded'): Image {
+  return (bytes, start, end) => {
+    const lost = end - start - FIFTEEN
+    if (lost <= 0) return undefined
+    for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
+    return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how)
+  }
+}
+
+// Most values are told from their last bits or digits; only what passes becomes an exact integer.
+const double: Image = (bytes, start, end) => {
+  const digits = end - start
+  if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
+  const least = digits === 16 ? 1 : digits === 17 ? 1 : digits === 18 ? 4 : 7
+  if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, least) !== 0)
+    return compare(bytes, start, end, '9007199254740992') <= 0 ? undefined : 'out'
+  const value = valueOf(bytes, start, end)
+  if (value < 1n << 53n) return undefined
+  const float = nearestFloat(value, BINARY64)
+  const printed = value === float || value === shortest(float, BINARY64)
+  return printed ? roundedTo(float, BINARY64) : 'out'
+}
+
+const single: Image = (bytes, start, end) => {
+  const digits = end - start
+  if (digits < 8 || compare(bytes, start, end, '16777216') <= 0) return undefined
+  const least = digits === 8 ? 1 : digits === 9 ? 3 : 6
+  const zeros = digits - 8
+  let round = digits > 8
+  for (let at = end - zeros; round && at < end; at++) if (bytes[at] !== 48) round = false
+  if (!round && lowBits(bytes, start, end, least) !== 0) return 'out'
+  const value = valueOf(bytes, start, end)
+  const float = nearestFloat(value, BINARY32)
+  const printed = value === float || value === shortest(float, BINARY32)
+  return printed ? roundedTo(float, BINARY32) : 'out'
+}
+
+// The remainder by a power of two, kept small at every digit.
+function lowBits(bytes: Uint8Array, start: number, end: number, count: number): number {
+  const mask = (1 << count) - 1
+  let rest = 0
+  for (let at = start; at < end; at++) rest = (rest * 10 + bytes[at]! - 48) & mask
+  return rest
+}
+
+function valueOf(bytes: Uint8Array, start: number, end: number): bigint {
+  let text = ''
+  for (let at = start; at < end; at++) text += String.fromCharCode(bytes[at]!)
+  return /^\d+$/.test(text) ? BigInt(text) : 0n
+}
+
+/** How many bits it says that so many originals come out as this one. */
+export function bits(count: bigint): number {
+  if (count <= 1n) return 0
+  const digits = count.toString(2)
+  const head = Number.parseInt(digits.slice(0, 30), 2)
+  return Math.min(
+    MOST,
+    Math.round((Math.log2(head) + digits.length - Math.min(30, digits.length)) * UNIT),
+  )
+}
