@@ -14,6 +14,8 @@ export interface NumberText {
   readonly exponent: boolean
   readonly grouped: boolean
   readonly plus: boolean
+  /** Zeros stand before the first digit that counts. */
+  readonly padded: boolean
 }
 
 const GROUP = "[,.'’ \\u00a0\\u202f\\u2009_]"
@@ -44,6 +46,7 @@ export function numberTexts(text: string): NumberText[] {
     return {
       negative,
       plus: sign === '+',
+      padded: /^0\d/.test(whole),
       coefficient: BigInt(digits),
       power: shift - (decimals?.length ?? 0),
       significant: digits.replace(/^0+(?=\d)/, '').length,

@@ -1,7 +1,11 @@
 // What the rows of a column say together: for each process the runs of rows that speak for it, and how
 // the processes compare over such a run. The state of two parts joins into that of the whole.
 
+import { integerOf, numberTexts } from '../channel/number-text.js'
+import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
+import { fit as fitOf } from '../identifier/fit.js'
+import { mayHold } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -17,13 +21,18 @@ export interface Sums {
   /** Values that fit, and that do not. */
   readonly fits: number
   readonly misfits: number
-  /** Values of digits, shorter than they should be. */
+  /** Values of digits, printed in any form: shorter than they should be, and of full width without zeros at the front. */
   readonly short: number
+  readonly wide: number
   /** Values that fit and start with a zero. */
   readonly zeros: number
   /** For each process, in 1/256 bit: its evidence beyond what is usual, and what the number of originals adds. */
   readonly scores: readonly number[]
   readonly extra: readonly number[]
+  /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
+  readonly formed: number
+  /** For each process, values that do not fit and that it explains. */
+  readonly hits: readonly number[]
   /** For each process, values that an integer type holds, and those near its limit. */
   readonly held: readonly number[]
   readonly near: readonly number[]
@@ -70,6 +79,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const processes = processesOf(definition)
   const index = new Map(processes.map(({ id }, i) => [id, i]))
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
+  const nearTexts = processes.map(({ nearly }) => `${nearly ?? ''}`)
   const space = spaceOf(definition)
   const wide = processes.some(({ rounds }) => rounds)
   const count = processes.length
@@ -79,9 +89,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const { sums } = from ?? {}
   const scores = copy(sums?.scores)
   const extra = copy(sums?.extra)
+  const hits = copy(sums?.hits)
   const held = copy(sums?.held)
   const near = copy(sums?.near)
-  let { fits, misfits, short, zeros: zeroed, place } = sums ?? NOTHING
+  let { fits, misfits, short, wide: full, zeros: zeroed, formed, place } = sums ?? NOTHING
   let rows = from?.rows ?? 0
   /** Rows after which each process was last brought up to date. */
   const fitsAt = Array<number>(count).fill(fits)
@@ -100,9 +111,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       fits,
       misfits,
       short,
+      wide: full,
       zeros: zeroed,
+      formed,
       scores: [...scores],
       extra: [...extra],
+      hits: [...hits],
       held: [...held],
       near: [...near],
     },
@@ -153,7 +167,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       if (again && process.rounds && score > 0) score = 0
       if (process.max !== undefined && score >= 0) {
         held[i]!++
-        if (score > 0 || isNear(bytes, from, to, process.max)) near[i]!++
+        if (score > 0 || isNear(bytes, from, to, nearTexts[i]!)) near[i]!++
       }
       if (score === process.usual) continue
       said.push([i, score])
@@ -161,6 +175,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const digit = bytes[from]! - 48
     if (digit >= 0 && digit <= 9) firsts[digit]!++
     if (digit === 0 && to - from > 1) zeroed++
+    else if (digit >= 0 && digit <= 9) full++
     if (said.length === 0) {
       fits++
       rows++
@@ -186,24 +201,40 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (many > 0n && form !== undefined) found.set(form, 1n)
       }
     }
-    const digits = /^\d+$/.test(seen) && seen.length < space.widest
+    const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
+    const bare = printed(seen)
+    if (bare !== undefined && fitsAs(bare)) leaveAlone(bare, found)
     row(
       [...found.keys()].sort((a, b) => a - b).map((i) => [i, IN] as const),
       () => {
         misfits++
-        if (digits) short++
+        if (inForm) formed++
+        if (bare !== undefined && bare.length < space.widest) short++
+        else if (bare !== undefined) full++
         for (const [i, many] of found) {
           scores[i]! += IN - OUT
+          hits[i]!++
           extra[i]! += bits(many)
-          const { max } = processes[i]!
-          if (max === undefined) continue
+          const { nearly } = processes[i]!
+          if (nearly === undefined || bare === undefined) continue
           held[i]!++
-          if (/^\d+$/.test(seen) && BigInt(seen) > max - max / 16n) near[i]!++
+          if (BigInt(bare) >= nearly) near[i]!++
         }
       },
     )
     beforeLength = -1
   }
+
+  // Behind a tail or grouping stands a value that fits: a process that leaves it as it is explains it too.
+  function leaveAlone(bare: string, found: Map<number, bigint>): void {
+    const bytes = bytesOf(bare)
+    for (const { i, fits: ask } of asked)
+      if (!found.has(i) && ask(bytes, 0, bytes.length) >= 0) found.set(i, 1n)
+    for (const [i, { id, usual, fits: ask }] of processes.entries())
+      if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) found.set(i, 1n)
+  }
+
+  const fitsAs = (bare: string) => mayHold(space, bare) && fitOf(definition, bare).ok
 
   // The same value again, or the next of a sequence: not a second piece of evidence.
   function repeats(bytes: Uint8Array, from: number, to: number): boolean {
@@ -301,7 +332,9 @@ const NOTHING = {
   fits: 0,
   misfits: 0,
   short: 0,
+  wide: 0,
   zeros: 0,
+  formed: 0,
   place: { index: 0, line: 0, offset: 0 },
 }
 
@@ -313,9 +346,12 @@ function added(a: Sums, b: Sums): Sums {
     fits: a.fits + b.fits,
     misfits: a.misfits + b.misfits,
     short: a.short + b.short,
+    wide: a.wide + b.wide,
     zeros: a.zeros + b.zeros,
+    formed: a.formed + b.formed,
     scores: sumOf(a.scores, b.scores),
     extra: sumOf(a.extra, b.extra),
+    hits: sumOf(a.hits, b.hits),
     held: sumOf(a.held, b.held),
     near: sumOf(a.near, b.near),
   }
@@ -326,8 +362,19 @@ const textOf = (bytes: Uint8Array, start: number, end: number) =>
   String.fromCharCode(...bytes.subarray(start, Math.min(end, start + 64)))
 const bytesOf = (text: string) => Uint8Array.from(text, (char) => char.charCodeAt(0) & 0xff)
 
-const isNear = (bytes: Uint8Array, start: number, end: number, max: bigint): boolean => {
-  const text = (max - max / 16n).toString()
+// The digits of a printed integer; undefined for anything else.
+function printed(seen: string): string | undefined {
+  for (const { text } of unmark(seen)) {
+    if (/^\d+$/.test(text)) return text
+    for (const number of numberTexts(text)) {
+      const value = number.negative ? undefined : integerOf(number)
+      if (value !== undefined) return value.toString()
+    }
+  }
+  return undefined
+}
+
+const isNear = (bytes: Uint8Array, start: number, end: number, text: string): boolean => {
   if (end - start !== text.length) return end - start > text.length
   for (let i = 0; i < text.length; i++) {
     const order = bytes[start + i]! - text.charCodeAt(i)

@@ -6,10 +6,10 @@ import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { settled, type EvidenceState, type Sums } from './column-evidence.js'
-import { bits, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { bits, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { runsOf } from './run-state.js'
 import type { Lift } from './weigh.js'
-import { EACH, TOGETHER } from './weights.js'
+import { EACH, RUN_BITS, TOGETHER } from './weights.js'
 
 export interface EvidenceRun {
   /** The process that explains its rows best. */
@@ -24,13 +24,17 @@ export interface EvidenceRun {
   readonly lift: Lift
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
+  /** By how many bits its process explains its rows better than that of another run. */
+  beyond(other: EvidenceRun): number
 }
 
 export interface ColumnRuns {
   /** Runs worth a line of their own, in order. */
   readonly told: readonly EvidenceRun[]
-  /** The run in which a record lies, the narrowest where there are several. */
+  /** The run in which a record lies: of several, the one that explains it best. */
   around(index: number): EvidenceRun | undefined
+  /** What the whole column says of values that lie in no run. */
+  readonly outside: Lift
   /** Runs in which values that fit are doubted. */
   readonly suspects: readonly EvidenceRun[]
   /** Bits that say zeros at the front are missing throughout; 0 where nothing says so. */
@@ -38,19 +42,31 @@ export interface ColumnRuns {
 }
 
 export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
-  const processes = processesOf(definition)
   const whole = settled(definition, state)
-  const every = processes.flatMap((process, i) =>
+  const compare = comparison(definition, whole.sums)
+  const every = compare.processes.flatMap((own, i) =>
     runsOf(whole.runs[i]!).map(({ from, to, score }) => ({
-      ...judged(definition, processes, process, from.known, to.known, score),
-      own: process.id,
+      ...compare.over(from.known, to.known, own, score),
+      own: own.id,
       short: to.known.short - from.known.short,
     })),
   )
   const isForm = ({ own }: { own: string }) => own.startsWith('form ') || own === 'marks'
   const cores = every.filter((run) => !isForm(run))
-  const size = ({ from, to }: EvidenceRun) => to.index - from.index
-  cores.sort((a, b) => size(a) - size(b))
+  // The widest first; a narrower one inside takes its place where it explains its rows so much better
+  // that saying so is worth a run of its own.
+  cores.sort((a, b) => b.to.index - b.from.index - (a.to.index - a.from.index))
+  const around = (index: number) => {
+    let best: EvidenceRun | undefined
+    for (const run of cores)
+      if (
+        run.from.index <= index &&
+        index <= run.to.index &&
+        (!best || run.beyond(best) > RUN_BITS)
+      )
+        best = run
+    return best
+  }
   const told = every.filter((run) =>
     isForm(run)
       ? run.own !== 'marks'
@@ -67,7 +83,8 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
             (covers(other, run) || (k < i && other.channel === run.channel)),
         ),
     ),
-    around: (index) => cores.find(({ from, to }) => from.index <= index && index <= to.index),
+    around,
+    outside: compare.everywhere(whole.sums),
     suspects: cores.filter(({ suspect }) => suspect),
     zerosAbsent: zerosAbsent(definition, whole),
   }
@@ -80,75 +97,145 @@ const covers = (other: EvidenceRun, run: EvidenceRun) =>
 const inside = (a: EvidenceRun, b: EvidenceRun) =>
   b.from.index <= a.from.index && a.to.index <= b.to.index
 
-function judged(
-  definition: Definition,
-  processes: readonly Process[],
-  own: Process,
-  from: Sums,
-  to: Sums,
-  score: number,
-): EvidenceRun {
-  const totals = processes.map((process, i) => total(definition, process, i, from, to))
-  const base = totals[processes.findIndex(({ id }) => id === 'number-read')] ?? 0
+interface Comparison {
+  readonly processes: readonly Process[]
+  over(from: Sums, to: Sums, own: Process, score: number): EvidenceRun
+  /** What all rows together say for values that lie in no run. */
+  everywhere(all: Sums): Lift
+}
+
+function comparison(definition: Definition, all: Sums): Comparison {
+  const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
-  const form = own.id.startsWith('form ')
-  let best = own
-  let most = -Infinity
-  for (const [i, process] of processes.entries()) {
-    if (process.id.startsWith('form ') || process.id === 'marks') continue
-    const weighed = totals[i]! / UNIT + Math.log2(prior(process.id))
-    if (weighed > most) [best, most] = [process, weighed]
+  const nothing = nothingOf(all)
+  const even = processes.map((process, i) => isEven(process, i, nothing, all))
+  const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
+  const totals = (from: Sums, to: Sums) =>
+    processes.map((process, i) => {
+      const fair = isEven(process, i, from, to) || (process.max !== undefined && even[i]!)
+      return Math.max(total(definition, process, i, from, to, fair), scattered(i, from, to, fair))
+    })
+  const bestOf = (sums: readonly number[]) => {
+    let best = -1
+    let most = -Infinity
+    for (let i = 0; i < processes.length; i++) {
+      const weighed = sums[i]! / UNIT + Math.log2(prior(processes[i]!.id))
+      if (core[i] && weighed > most) [best, most] = [i, weighed]
+    }
+    return { best, most }
   }
-  const process = form ? own : best
-  return {
-    process: process.id,
-    channel: channelOf(process.id),
-    from: from.place,
-    to: to.place,
-    bits: Math.round(score / UNIT),
-    lift: (id) => {
+  const lifted = (sums: readonly number[]): Lift => {
+    const base = sums[place.get('number-read') ?? place.get('evaluated')!]!
+    return (id) => {
       const i = place.get(id)
-      return i === undefined ? 0 : (totals[i]! - base) / UNIT
+      return i === undefined ? 0 : (sums[i]! - base) / UNIT
+    }
+  }
+  return {
+    processes,
+    over(from, to, own, score) {
+      const sums = totals(from, to)
+      const { best, most } = bestOf(sums)
+      const form = own.id.startsWith('form ')
+      const process = form ? own : processes[best]!
+      return {
+        process: process.id,
+        channel: channelOf(process.id),
+        from: from.place,
+        to: to.place,
+        bits: Math.round(score / UNIT),
+        lift: lifted(sums),
+        suspect: !form && (process.rounds === true || process.max !== undefined),
+        beyond(other) {
+          const i = place.get(other.process)!
+          return most - sums[i]! / UNIT - Math.log2(prior(other.process))
+        },
+      }
     },
-    suspect: !form && (process.rounds === true || process.max !== undefined),
+    everywhere: (sums) => lifted(totals(nothing, sums)),
   }
 }
 
-// Evidence for a process over the rows between two places.
+const nothingOf = (sums: Sums): Sums => {
+  const zeros = sums.scores.map(() => 0)
+  return {
+    ...sums,
+    fits: 0,
+    misfits: 0,
+    short: 0,
+    wide: 0,
+    zeros: 0,
+    formed: 0,
+    scores: zeros,
+    extra: zeros,
+    hits: zeros,
+    held: zeros,
+    near: zeros,
+  }
+}
+
+// Columns are seldom even. That all values lie below a limit says something only where they come up to
+// it; that short ones do, only where wider ones stand between them.
+function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums): boolean {
+  if (nearly === undefined) return true
+  const held = to.held[i]! - from.held[i]!
+  const near = to.near[i]! - from.near[i]!
+  if (max !== undefined) return held >= 32 && near * 32 >= held
+  const short = to.short - from.short
+  const share = id === 'octal as far as it goes' ? 16 : 8
+  return short >= 8 && to.wide - from.wide >= short && near * share >= short
+}
+
+// Evidence for a process that was at work on all rows between two places.
 function total(
   definition: Definition,
   { id, usual, max }: Process,
   i: number,
   from: Sums,
   to: Sums,
+  fair: boolean,
 ): number {
-  const over = (key: 'fits' | 'misfits' | 'short' | 'zeros') => to[key] - from[key]
-  const of = (key: 'scores' | 'extra' | 'held' | 'near') => to[key][i]! - from[key][i]!
-  const flat = of('scores') + usual * over('fits') + OUT * over('misfits')
-  if (id.startsWith('wrapped') && max !== undefined) {
-    // Columns are seldom even: that all values lie below a limit says something only where they come
-    // up to it.
-    const even = of('held') >= 32 && of('near') * 32 >= of('held')
-    const originals = spaceOf(definition).integers.count / (max + 1n)
-    return flat + (even ? bits(originals) * of('held') : 0)
-  }
-  if (id.startsWith('octal')) {
-    // The same for short values: only where wider ones stand between them.
-    const even = over('fits') - over('zeros') >= over('short')
-    const width = spaceOf(definition).widest
-    if (!even) return flat
-    return id === 'octal'
-      ? flat + Math.round(Math.log2(1.25) * (width - 1) * UNIT) * over('short')
-      : flat + of('extra')
-  }
-  return flat + of('extra')
+  const misfits = to.misfits - from.misfits
+  const hits = to.hits[i]! - from.hits[i]!
+  // Where values stand in printed forms, one that fits was not printed, whatever the process.
+  const printed = (to.formed - from.formed) * 2 > misfits
+  const flat = printed
+    ? IN * hits + OUT * (misfits - hits)
+    : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
+  const space = spaceOf(definition)
+  if (id.startsWith('wrapped') && max !== undefined)
+    return (
+      flat + (fair ? bits(space.integers.count / (max + 1n)) * (to.held[i]! - from.held[i]!) : 0)
+    )
+  if (!fair) return flat
+  const alike = new Set(space.layouts.map(({ places }) => places.length)).size === 1
+  const narrow =
+    id === 'octal' && alike ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
+  return flat + to.extra[i]! - from.extra[i]! + narrow * (to.short - from.short)
+}
+
+// The same for a process that was at work here and there: each value that it explains was met as often
+// as it strikes, each that fits as often as it does not.
+function scattered(i: number, from: Sums, to: Sums, fair: boolean): number {
+  const hits = to.hits[i]! - from.hits[i]!
+  const fits = to.fits - from.fits
+  const misfits = to.misfits - from.misfits
+  if (hits === 0) return OUT * misfits
+  const rate = hits / (fits + misfits + 1)
+  return (
+    (IN + Math.log2(rate) * UNIT) * hits +
+    OUT * (misfits - hits) +
+    Math.log2(1 - rate) * UNIT * fits +
+    (fair ? to.extra[i]! - from.extra[i]! : 0)
+  )
 }
 
 function prior(id: string): number {
   if (id.startsWith('wrapped')) return TOGETHER.wrapped
   if (id.startsWith('octal')) return TOGETHER.otherBase
-  if (id.startsWith('cut-short')) return TOGETHER.cutShort
+  if (id.startsWith('cut-short') || id === 'front') return TOGETHER.cutShort
   if (id === 'binary32') return EACH.binary32
+  if (id === 'repadded') return EACH.repadded
   return 1
 }
 
@@ -156,6 +243,7 @@ function channelOf(process: string): string {
   if (process.startsWith('form ')) return FORM_CHANNELS[process.slice(5)] ?? process.slice(5)
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
+  if (process === 'front') return 'cut-short'
   return process.split(' ')[0]!
 }
 

@@ -53,17 +53,20 @@ export function fromNumber(
   if (number.negative)
     return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
   const found: Bare[] = []
-  for (const { low, high, channel, process, weight } of readings(number, value)) {
+  // A number that is printed has no zeros at the front, unless it was filled up to a narrower width.
+  const padded = number.padded && !number.exponent
+  const ways = padded ? [repadded(value)] : readings(number, value)
+  for (const { low, high, channel, process, weight } of ways) {
     const rounded = low !== high
     const finding = rounded ? { finding: 'digits-rounded' as const } : {}
     const common = { channel, process, weight, per: 'original' as const, ...finding }
     if (space.integers.count > 0n)
       found.push({ ...common, originals: { kind: 'integers', low, high } })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
+    if (!rounded && mixes(space)) found.push(...asFront(space, low))
     if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
   }
-  // Texts with too many leading zeros are no print of an integer type.
-  if (!number.exponent || number.power <= 0)
+  if (!padded && (!number.exponent || number.power <= 0))
     found.push(...wraps(space, value), ...limits(space, value), ...octals(definition, space, value))
   return found.map(whole)
 }
@@ -73,6 +76,14 @@ interface Reading extends Interval {
   readonly process: string
   readonly weight: number
 }
+
+const repadded = (value: bigint): Reading => ({
+  low: value,
+  high: value,
+  channel: 'number-read',
+  process: 'repadded',
+  weight: EACH.repadded,
+})
 
 /** The integers a printed number may have stood for before digits were lost. */
 function readings(number: NumberText, value: bigint): Reading[] {
@@ -101,7 +112,7 @@ function readings(number: NumberText, value: bigint): Reading[] {
     add(
       'binary32',
       'binary32',
-      short ? EACH.shortRounded : EACH.binary32,
+      number.exponent ? EACH.shortRounded : EACH.binary32,
       roundedTo(single, BINARY32),
     )
   if (short) {
@@ -273,6 +284,38 @@ function asCode(
       per: 'all',
     },
   ]
+}
+
+// 3 <- 3E7: a reader that stops at the first character that is no digit.
+function asFront(space: Space, value: bigint): Bare[] {
+  const subset = startingWith(space, `${value}`)
+  if (subset.count === 0n) return []
+  return [
+    {
+      originals: { kind: 'subset', subset },
+      channel: 'cut-short',
+      process: 'front',
+      finding: 'cut-short',
+      weight: TOGETHER.cutShort,
+      per: 'all',
+    },
+  ]
+}
+
+// Whether values have digits in front of other characters.
+const mixed = new WeakMap<Space, boolean>()
+function mixes(space: Space): boolean {
+  let holds = mixed.get(space)
+  if (holds === undefined) {
+    const digit = (codes: readonly number[]) => codes.some((code) => code >= 48 && code <= 57)
+    holds = space.layouts.some(
+      ({ places }) =>
+        digit(places[0]!.chars) &&
+        places.some(({ chars }) => chars.some((code) => code < 48 || code > 57)),
+    )
+    mixed.set(space, holds)
+  }
+  return holds
 }
 
 // A display form that was read as a number: its plus sign and leading zeros went first.

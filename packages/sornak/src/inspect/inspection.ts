@@ -130,10 +130,12 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const bound = choiceOf(view, column)
       if (!bound) continue
       const state = quickLook(view, column, bound)
-      const run = runs.get(bound)?.around(place.index)
+      const known = runs.get(bound)
+      const run = known?.around(place.index)
       if (state === 'blank' || (state === 'fits' && run?.suspect !== true)) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
-      const judgement = judge(bound.definition, seen, options.candidates, run)
+      const context = run ?? (known && { lift: known.outside, suspect: false })
+      const judgement = judge(bound.definition, seen, options.candidates, context)
       if (judgement.verdict === 'intact') continue
       const where = {
         file: table.file,

@@ -26,6 +26,8 @@ export interface Process {
   readonly rounds?: true
   /** Integer types: the largest value. */
   readonly max?: bigint
+  /** Where it prints values up to a limit: from here on they are near it. */
+  readonly nearly?: bigint
 }
 
 /** Forms in which numbers are printed, and marks: no value that fits stands in them. */
@@ -52,16 +54,20 @@ export function processesOf(definition: Definition): Process[] {
     unlessHeld(space, 'base-sixty', unless(58), 58),
     unlessHeld(space, 'date-guess', unless(45, 47), 45, 47),
   ]
+  const lengths = space.layouts.map(({ places }) => places.length)
+  for (let length = 1; length < Math.min(Math.max(...lengths), 25); length++)
+    list.push(cutShort(length, lengths))
+  list.push(never('front'))
   if (space.integers.count === 0n) return list
+  const nearly = (8n ** BigInt(widest - 1) * 3n) / 4n
   list.push(
     { id: 'number-read', usual: 0, fits: unlessZero },
-    { id: 'octal', usual: 0, fits: unlessOctal },
-    { id: 'octal or decimal', usual: 0, fits: unlessZero },
-    { id: 'octal as far as it goes', usual: 0, fits: unlessZero },
+    { id: 'octal', usual: 0, fits: unlessOctal, nearly },
+    { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
+    { id: 'octal as far as it goes', usual: 0, fits: unlessZero, nearly },
     { id: 'short-display', usual: OUT },
+    { id: 'repadded', usual: OUT },
   )
-  const lengths = space.layouts.map(({ places }) => places.length)
-  for (let length = 1; length < Math.min(widest, 25); length++) list.push(cutShort(length, lengths))
   for (const type of INTEGER_TYPES) {
     if (10n ** BigInt(widest) <= type.max) continue
     list.push(wraps(type), holds(type, space))
@@ -134,6 +140,7 @@ function wraps({ name, max }: IntegerType): Process {
     id: `wrapped ${name}`,
     usual: OUT,
     max,
+    nearly: max - max / 16n,
     fits: (bytes, start, end) =>
       leadingZero(bytes, start, end) || compare(bytes, start, end, most) > 0 ? OUT : 0,
   }
@@ -147,6 +154,7 @@ function holds({ max }: IntegerType, space: Space): Process {
     id: `clamped ${most}`,
     usual: OUT,
     max,
+    nearly: max - max / 16n,
     fits(bytes, start, end) {
       if (leadingZero(bytes, start, end)) return OUT
       const order = compare(bytes, start, end, most)

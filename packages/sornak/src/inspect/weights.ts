@@ -18,6 +18,8 @@ export const EACH = {
   shortExact: 0.5,
   /** A plain number shortened to few digits without an exponent is seldom printed. */
   shortPlain: 0.1,
+  /** Digits that were read as a number and filled up again, to a width too narrow. */
+  repadded: 0.0001,
   /** Single precision is seldom chosen for long numbers. */
   binary32: 0.0001,
 } as const
@@ -48,7 +50,7 @@ export const TOGETHER = {
   /** A plain positive number that wrapped round. */
   wrapped: 0.00003,
   /** A leading zero read as octal. */
-  otherBase: 0.00005,
+  otherBase: 0.0001,
   /** Characters cut off at the end or the front. */
   cutShort: 0.000004,
   /** The same where nothing else explains the text. */

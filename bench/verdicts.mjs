@@ -1,0 +1,221 @@
+// Verdicts on conversions that really ran (packages/sornak/test/fixtures/make-conversions.py). Each is set
+// into a column in three ways: a block between clean rows, rows scattered among clean ones, and nothing
+// but damaged rows. What comes back is held against what was there before.
+//
+//   node bench/verdicts.mjs            the table of totals, by identifier and by conversion
+//   node bench/verdicts.mjs --json     the figures, for the tests
+//   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
+
+import { readFileSync } from 'node:fs'
+import {
+  columnEvidence,
+  columnRuns,
+  fit,
+  identifier,
+  judge,
+  spaceOf,
+} from '../packages/sornak/dist/index.js'
+
+const path = new URL('../packages/sornak/test/fixtures/conversions.json', import.meta.url)
+const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
+const asked = new Set(process.argv.slice(2))
+const only = process.argv.find((word) => word.startsWith('--only='))?.slice(7)
+
+let seed = 20261
+const random = (below) => (seed = (seed * 48271) % 2147483647) % below
+
+/** A made-up value that fits, drawn by its positions; of numbers that are issued in order, one of the low ones. */
+function clean(definition) {
+  if (definition.key === 'crew-issued') return `${random(2300)}`.padStart(5, '0')
+  const { layouts } = spaceOf(definition)
+  for (;;) {
+    const { places } = layouts[random(layouts.length)]
+    const codes = places.map(({ chars }) => chars[random(chars.length)])
+    for (let last = 0; last < 10; last++) {
+      const text = String.fromCharCode(...codes)
+      if (fit(definition, text).ok) return text
+      const end = codes.length - 1
+      codes[end] = places[end].chars[last % places[end].chars.length]
+    }
+  }
+}
+
+const SCENES = {
+  block: (damaged, fresh) => [
+    ...Array.from({ length: 240 }, fresh),
+    ...damaged,
+    ...Array.from({ length: 240 }, fresh),
+  ],
+  scattered: (damaged, fresh) => damaged.flatMap((row) => [fresh(), fresh(), fresh(), row]),
+  whole: (damaged) => damaged,
+}
+
+const KEYS = [
+  'changed',
+  'unfit',
+  'flagged',
+  'stillFit',
+  'doubted',
+  'unchanged',
+  'accused',
+  'determined',
+  'recovered',
+  'mended',
+  'wrong',
+  'listed',
+  'inList',
+]
+const none = () => Object.fromEntries(KEYS.map((key) => [key, 0]))
+const table = new Map()
+const at = (...keys) => {
+  const key = keys.join('|')
+  if (!table.has(key)) table.set(key, none())
+  return table.get(key)
+}
+
+for (const { identifier: name, conversion, seen } of cases) {
+  if (only && !`${name} ${conversion}`.includes(only)) continue
+  const { source, originals } = identifiers[name]
+  const definition = identifier(source, name)
+  const fits = (text) => fit(definition, text).ok
+  const damaged = originals.map((original, i) => ({
+    original,
+    seen: seen[i] ?? original,
+    real: true,
+  }))
+  for (const [scene, build] of Object.entries(SCENES)) {
+    const rows = build(damaged, () => {
+      const text = clean(definition)
+      return { original: text, seen: text, real: false }
+    })
+    const evidence = columnEvidence(definition)
+    rows.forEach((row, index) => {
+      const place = { index, line: index, offset: index }
+      if (fits(row.seen)) {
+        const bytes = Buffer.from(row.seen)
+        evidence.fits(bytes, 0, bytes.length, place)
+      } else if (row.seen.trim()) evidence.misfit(row.seen, place)
+    })
+    const runs = columnRuns(definition, evidence.state())
+    const totals = [
+      at('all'),
+      at('scene', scene),
+      at('identifier', name),
+      at('conversion', conversion),
+    ]
+    const add = (key) => totals.forEach((total) => total[key]++)
+    rows.forEach((row, index) => {
+      const run = runs.around(index)
+      const { verdict, findings, mend, candidates, possible } = judge(
+        definition,
+        row.seen,
+        1000,
+        run ?? { lift: runs.outside, suspect: false },
+      )
+      const quiet = (verdict === 'intact' || verdict === 'blank') && findings.length === 0
+      if (row.seen === row.original) {
+        if (!row.real && scene !== 'block' ? false : !row.real) {
+          add('unchanged')
+          if (!quiet) add('accused')
+        }
+        if (mend !== undefined && mend !== row.original) add('wrong')
+        return
+      }
+      add('changed')
+      const still = fits(row.seen)
+      if (!still) {
+        add('unfit')
+        if (!quiet) add('flagged')
+        else if (asked.has('--wrong')) console.log('QUIET', name, conversion, scene, row)
+      } else if (scene !== 'scattered') {
+        add('stillFit')
+        if (verdict === 'suspect') add('doubted')
+      }
+      if (!still && determined(row, definition)) {
+        add('determined')
+        if (mend === row.original) add('recovered')
+        else if (asked.has('--unmended'))
+          console.log(
+            'UNMENDED',
+            name,
+            conversion,
+            scene,
+            row.original,
+            row.seen,
+            verdict,
+            possible,
+            candidates.slice(0, 4).map((c) => c.text + ' ' + c.by[0]?.process),
+          )
+      }
+      if (mend !== undefined) {
+        add('mended')
+        if (mend !== row.original) {
+          add('wrong')
+          if (asked.has('--wrong'))
+            console.log(
+              'WRONG',
+              name,
+              conversion,
+              scene,
+              index,
+              row.original,
+              row.seen,
+              mend,
+              candidates[0].by[0].process,
+              run?.process,
+              run?.bits,
+            )
+        }
+      }
+      if (verdict === 'ambiguous' || (verdict === 'suspect' && possible <= 1000n)) {
+        add('listed')
+        if (candidates.some(({ text }) => text === row.original)) add('inList')
+        else if (asked.has('--wrong'))
+          console.log(
+            'NOT LISTED',
+            name,
+            conversion,
+            scene,
+            row.original,
+            row.seen,
+            verdict,
+            possible,
+            candidates.slice(0, 4).map((c) => c.text + ' ' + c.by[0]?.process),
+          )
+      }
+    })
+  }
+}
+
+/** All digits are still there: nothing went but zeros at the front, or something was added. */
+function determined({ original, seen }, definition) {
+  if (
+    definition.stored.masks.some(({ program }) => program.slots.some(({ min, max }) => min !== max))
+  )
+    return false
+  const whole = exact(seen)
+  return whole !== undefined && /^\d+$/.test(original) && whole === BigInt(original)
+}
+
+function exact(seen) {
+  const bare = seen.normalize('NFKC').replace(/["'=$R\s\u200b]|^\+/g, '')
+  const plain = /^\d+(?:[.,]0+)?$/.test(bare) ? bare.replace(/[.,]0+$/, '') : undefined
+  const grouped = /^\d{1,3}(?:,\d{2,3})*(?:\.0+)?$/.test(bare)
+    ? bare.replace(/\.0+$/, '').replaceAll(',', '')
+    : undefined
+  const digits = plain ?? grouped
+  return digits === undefined ? undefined : BigInt(digits)
+}
+
+const share = (a, b) => (b === 0 ? '     -' : `${((100 * a) / b).toFixed(2).padStart(6)}`)
+const row = (title, t) =>
+  `${title.padEnd(34)} ${String(t.changed).padStart(7)} ${share(t.flagged, t.unfit)} ${share(t.doubted, t.stillFit)} ${share(t.accused, t.unchanged)} ${share(t.recovered, t.determined)} ${String(t.mended).padStart(7)} ${String(t.wrong).padStart(5)} ${share(t.inList, t.listed)}`
+if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
+else if (!asked.has('--wrong')) {
+  console.log(
+    `${''.padEnd(34)} changed flagged doubted accused mended  mended wrong  listed\n${''.padEnd(34)}  values % unfit % still % clean % known  in all       % lists`,
+  )
+  for (const kind of ['all', 'scene', 'identifier', 'conversion'])
+    for (const [key, t] of table)
+      if (key.split('|')[0] === kind) console.log(row(key.split('|')[1] ?? 'in all', t))
+}
