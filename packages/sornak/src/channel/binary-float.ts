@@ -56,6 +56,24 @@ export function shortest(float: bigint, format: BinaryFormat): bigint {
   return float
 }
 
+/**
+ * The binary32 number that a printed integer stands for: printed exactly, with the fewest digits that name
+ * it, or as the binary64 number that it also is.
+ */
+export function singlePrinted(value: bigint): bigint | undefined {
+  const single = nearestFloat(value, BINARY32)
+  if (value === single || value === shortest(single, BINARY32)) return single
+  const double = nearestFloat(value, BINARY64)
+  const also = value === double || value === shortest(double, BINARY64)
+  return also && nearestFloat(double, BINARY32) === double ? double : undefined
+}
+
+/** The integer of few digits that a binary64 number was made from, where that number is printed. */
+export function decimalBehind(value: bigint, keep: number): bigint | undefined {
+  const decimal = toSignificant(value, keep, 'rounded')
+  return decimal !== value && nearestFloat(decimal, BINARY64) === value ? decimal : undefined
+}
+
 function next(float: bigint, { bits }: BinaryFormat): bigint {
   const drop = bitLength(float) - bits
   return float + (drop <= 0 ? 1n : 1n << BigInt(drop))

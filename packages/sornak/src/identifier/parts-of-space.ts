@@ -13,7 +13,7 @@ export interface Subset extends Tally {
 }
 
 /** Steps of a progression that are looked at one by one. */
-const MOST_STEPS = 1200n
+const MOST_STEPS = 12_000n
 
 /** Whether the text is a value of the definition, as far as the automata can tell. */
 export function mayHold(space: Space, text: string): boolean {
@@ -104,8 +104,7 @@ export function leaving(
   const listed = () => {
     if (texts) return texts
     texts = same === undefined ? [] : space.list(same, same, 16)
-    for (let value = first; value <= last; value += modulus)
-      texts.push(...space.list(value, value, 16))
+    for (let value = first; value <= last; value += modulus) texts.push(...reading(space, value))
     return texts
   }
   const few = steps <= MOST_STEPS
@@ -117,6 +116,29 @@ export function leaving(
     },
     exact: few,
     list: (most) => (few ? listed().slice(0, most) : []),
+  }
+}
+
+// Texts of digits, with or without a plus, that read as the value.
+function reading(space: Space, value: bigint): string[] {
+  const digits = value.toString()
+  return machines(space).flatMap((machine) => {
+    const texts = [
+      digits.padStart(machine.length, '0'),
+      `+${digits.padStart(machine.length - 1, '0')}`,
+    ]
+    return texts.filter(
+      (text) => text.length === machine.length && walk(machine, machine.start, text) !== null,
+    )
+  })
+}
+
+/** How many values there are. */
+export function all(space: Space): Tally {
+  const every = machines(space)
+  return {
+    count: every.reduce((sum, machine) => sum + machine.endings(machine.start), 0n),
+    exact: every.every(({ exact }) => exact),
   }
 }
 

@@ -92,7 +92,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const hits = copy(sums?.hits)
   const held = copy(sums?.held)
   const near = copy(sums?.near)
-  let { fits, misfits, short, wide: full, zeros: zeroed, formed, place } = sums ?? NOTHING
+  let { fits, misfits, short: narrow, wide: full, zeros: zeroed, formed, place } = sums ?? NOTHING
   let rows = from?.rows ?? 0
   /** Rows after which each process was last brought up to date. */
   const fitsAt = Array<number>(count).fill(fits)
@@ -110,7 +110,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       place,
       fits,
       misfits,
-      short,
+      short: narrow,
       wide: full,
       zeros: zeroed,
       formed,
@@ -203,20 +203,25 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     }
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen)
-    if (bare !== undefined && fitsAs(bare)) leaveAlone(bare, found)
+    if (bare !== undefined) leaveAlone(bare, found)
+    const short = index.get('short-display')
+    // Few digits are no fewer than all there are.
+    if (short !== undefined && found.has(index.get('form exponent')!) && !found.has(short))
+      found.set(short, 1n)
     row(
       [...found.keys()].sort((a, b) => a - b).map((i) => [i, IN] as const),
       () => {
         misfits++
         if (inForm) formed++
-        if (bare !== undefined && bare.length < space.widest) short++
+        if (bare !== undefined && bare.length < space.widest) narrow++
         else if (bare !== undefined) full++
         for (const [i, many] of found) {
           scores[i]! += IN - OUT
           hits[i]!++
           extra[i]! += bits(many)
-          const { nearly } = processes[i]!
+          const { nearly, max } = processes[i]!
           if (nearly === undefined || bare === undefined) continue
+          if (max === undefined && bare.length >= space.widest) continue
           held[i]!++
           if (BigInt(bare) >= nearly) near[i]!++
         }
@@ -225,11 +230,18 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     beforeLength = -1
   }
 
-  // Behind a tail or grouping stands a value that fits: a process that leaves it as it is explains it too.
+  // Behind a tail or grouping stands a number: a process that leaves it as it is explains it too. Where it
+  // fits, that is every process that leaves it alone; else those that are about large numbers only.
   function leaveAlone(bare: string, found: Map<number, bigint>): void {
+    const stands = fitsAs(bare)
+    if (!stands && !found.has(index.get('number-read') ?? -1)) return
     const bytes = bytesOf(bare)
-    for (const { i, fits: ask } of asked)
-      if (!found.has(i) && ask(bytes, 0, bytes.length) >= 0) found.set(i, 1n)
+    for (const { i, fits: ask } of asked) {
+      const { rounds, max } = processes[i]!
+      if (found.has(i) || (!stands && rounds !== true && max === undefined)) continue
+      if (ask(bytes, 0, bytes.length) >= 0) found.set(i, 1n)
+    }
+    if (!stands) return
     for (const [i, { id, usual, fits: ask }] of processes.entries())
       if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) found.set(i, 1n)
   }

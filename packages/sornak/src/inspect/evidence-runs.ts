@@ -3,7 +3,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf } from '../identifier/space.js'
+import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { settled, type EvidenceState, type Sums } from './column-evidence.js'
 import { bits, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
@@ -31,10 +31,8 @@ export interface EvidenceRun {
 export interface ColumnRuns {
   /** Runs worth a line of their own, in order. */
   readonly told: readonly EvidenceRun[]
-  /** The run in which a record lies: of several, the one that explains it best. */
-  around(index: number): EvidenceRun | undefined
-  /** What the whole column says of values that lie in no run. */
-  readonly outside: Lift
+  /** The run in which a record lies: of several, the one that explains it best; the whole column where none does. */
+  around(index: number): EvidenceRun
   /** Runs in which values that fit are doubted. */
   readonly suspects: readonly EvidenceRun[]
   /** Bits that say zeros at the front are missing throughout; 0 where nothing says so. */
@@ -56,13 +54,14 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   // The widest first; a narrower one inside takes its place where it explains its rows so much better
   // that saying so is worth a run of its own.
   cores.sort((a, b) => b.to.index - b.from.index - (a.to.index - a.from.index))
+  const outside = compare.everywhere()
   const around = (index: number) => {
-    let best: EvidenceRun | undefined
+    let best: EvidenceRun = outside
     for (const run of cores)
       if (
         run.from.index <= index &&
         index <= run.to.index &&
-        (!best || run.beyond(best) > RUN_BITS)
+        (run.process === best.process ? best === outside : run.beyond(best) > RUN_BITS)
       )
         best = run
     return best
@@ -84,7 +83,6 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
         ),
     ),
     around,
-    outside: compare.everywhere(whole.sums),
     suspects: cores.filter(({ suspect }) => suspect),
     zerosAbsent: zerosAbsent(definition, whole),
   }
@@ -99,9 +97,9 @@ const inside = (a: EvidenceRun, b: EvidenceRun) =>
 
 interface Comparison {
   readonly processes: readonly Process[]
-  over(from: Sums, to: Sums, own: Process, score: number): EvidenceRun
-  /** What all rows together say for values that lie in no run. */
-  everywhere(all: Sums): Lift
+  over(from: Sums, to: Sums, own: Process | undefined, score: number): EvidenceRun
+  /** All rows, as one run in which nothing is doubted. */
+  everywhere(): EvidenceRun
 }
 
 function comparison(definition: Definition, all: Sums): Comparison {
@@ -131,29 +129,26 @@ function comparison(definition: Definition, all: Sums): Comparison {
       return i === undefined ? 0 : (sums[i]! - base) / UNIT
     }
   }
-  return {
-    processes,
-    over(from, to, own, score) {
-      const sums = totals(from, to)
-      const { best, most } = bestOf(sums)
-      const form = own.id.startsWith('form ')
-      const process = form ? own : processes[best]!
-      return {
-        process: process.id,
-        channel: channelOf(process.id),
-        from: from.place,
-        to: to.place,
-        bits: Math.round(score / UNIT),
-        lift: lifted(sums),
-        suspect: !form && (process.rounds === true || process.max !== undefined),
-        beyond(other) {
-          const i = place.get(other.process)!
-          return most - sums[i]! / UNIT - Math.log2(prior(other.process))
-        },
-      }
-    },
-    everywhere: (sums) => lifted(totals(nothing, sums)),
+  const over = (from: Sums, to: Sums, own: Process | undefined, score: number): EvidenceRun => {
+    const sums = totals(from, to)
+    const { best, most } = bestOf(sums)
+    const form = own?.id.startsWith('form ') === true
+    const process = form ? own : processes[best]!
+    return {
+      process: process.id,
+      channel: channelOf(process.id),
+      from: from.place,
+      to: to.place,
+      bits: Math.round(score / UNIT),
+      lift: lifted(sums),
+      suspect: own !== undefined && !form && (process.rounds === true || process.max !== undefined),
+      beyond(other) {
+        const i = place.get(other.process)!
+        return most - sums[i]! / UNIT - Math.log2(prior(other.process))
+      },
+    }
   }
+  return { processes, over, everywhere: () => over(nothing, all, undefined, 0) }
 }
 
 const nothingOf = (sums: Sums): Sums => {
@@ -182,8 +177,9 @@ function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums): 
   const near = to.near[i]! - from.near[i]!
   if (max !== undefined) return held >= 32 && near * 32 >= held
   const short = to.short - from.short
-  const share = id === 'octal as far as it goes' ? 16 : 8
-  return short >= 8 && to.wide - from.wide >= short && near * share >= short
+  const between = short >= 8 && to.wide - from.wide >= 4 * short
+  // What stops at an 8 or 9 leaves short numbers of any length.
+  return between && (id === 'octal as far as it goes' || near * 8 >= short)
 }
 
 // Evidence for a process that was at work on all rows between two places.
@@ -204,14 +200,18 @@ function total(
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
   const space = spaceOf(definition)
   if (id.startsWith('wrapped') && max !== undefined)
-    return (
-      flat + (fair ? bits(space.integers.count / (max + 1n)) * (to.held[i]! - from.held[i]!) : 0)
-    )
+    return flat + (fair ? wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!) : 0)
   if (!fair) return flat
   const alike = new Set(space.layouts.map(({ places }) => places.length)).size === 1
   const narrow =
     id === 'octal' && alike ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + to.extra[i]! - from.extra[i]! + narrow * (to.short - from.short)
+}
+
+// How many values wrap round to one, in 1/256 bit.
+function wrapsOf(space: Space, id: string, max: bigint): number {
+  const modulus = (max + 1n) * (id.includes('uint') ? 1n : 2n)
+  return Math.max(0, bits((space.integers.count * 4096n) / modulus) - 12 * UNIT)
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often

@@ -64,7 +64,7 @@ export function valueFinding(
     proof: judgement.proof ?? null,
     candidates: listed.map(({ text }) => say(text)),
     possible: judgement.possible,
-    bits: run?.bits ?? null,
+    bits: run?.bits || null,
     why: why(hidden ? definition : { ...definition, reveal: REVEAL_ALL }, judgement, seen),
   }
 }

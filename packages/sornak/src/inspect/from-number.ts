@@ -4,10 +4,12 @@
 import {
   BINARY32,
   BINARY64,
+  decimalBehind,
   nearestFloat,
   roundedInto,
   roundedTo,
   shortest,
+  singlePrinted,
 } from '../channel/binary-float.js'
 import type { FindingCode } from '../channel/channel.js'
 import { codesFor } from '../channel/evaluated.js'
@@ -16,10 +18,10 @@ import { FIFTEEN } from '../channel/fifteen-digits.js'
 import { clamped, INTEGER_TYPES, unwrap } from '../channel/integer-limits.js'
 import { integerOf, type NumberText } from '../channel/number-text.js'
 import { octalTexts } from '../channel/other-base.js'
-import { fromSignificant, type Interval } from '../channel/significant.js'
+import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
-import { leaving, mayHold, startingWith } from '../identifier/parts-of-space.js'
+import { all, leaving, mayHold, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -107,13 +109,29 @@ function readings(number: NumberText, value: bigint): Reading[] {
   const named = value === double || value === shortest(double, BINARY64)
   if (named || (number.significant >= 16 && number.significant <= 17))
     add('binary64', 'binary64', EACH.binary64, roundedTo(double, BINARY64))
-  const single = nearestFloat(value, BINARY32)
-  if (value === single || value === shortest(single, BINARY32))
+  const nearest = nearestFloat(value, BINARY32)
+  // Some print a digit more than is needed to name the number; the digits are its own all the same.
+  const longer =
+    number.exponent &&
+    number.significant >= 7 &&
+    number.significant <= 9 &&
+    toSignificant(nearest, number.significant, 'rounded') === value
+  const single = singlePrinted(value) ?? (longer ? nearest : undefined)
+  if (single !== undefined)
     add(
       'binary32',
       'binary32',
       number.exponent ? EACH.shortRounded : EACH.binary32,
       roundedTo(single, BINARY32),
+    )
+  // Fifteen digits that went through a binary number and were printed with all of its own.
+  const decimal = digits.length > FIFTEEN ? decimalBehind(value, FIFTEEN) : undefined
+  if (decimal !== undefined)
+    add(
+      'fifteen-digits',
+      'fifteen-binary64',
+      EACH.fifteenBinary64,
+      fromSignificant(decimal, 10n ** BigInt(digits.length - FIFTEEN), 'rounded'),
     )
   if (short) {
     const unit = 10n ** BigInt(number.power)
@@ -241,7 +259,7 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   const ends = stops.filter((text) => mayHold(space, text) && fit(definition, text).ok)
   const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
   const count = longer.reduce((sum, one) => sum + one.count, BigInt(fitting.length + ends.length))
-  if (count > BigInt(fitting.length)) {
+  if (count > 0n) {
     const list = (most: number) =>
       [...fitting, ...ends, ...longer.flatMap((one) => one.list(most))].slice(0, most)
     const exact = longer.every((one) => one.exact)
@@ -289,13 +307,25 @@ function asCode(
 // 3 <- 3E7: a reader that stops at the first character that is no digit.
 function asFront(space: Space, value: bigint): Bare[] {
   const subset = startingWith(space, `${value}`)
+  const common = { channel: 'cut-short', process: 'front', finding: 'cut-short' } as const
+  // Nothing at the front could be read: a program that gives zero then gives it for any value.
+  if (value === 0n) {
+    const { count, exact } = all(space)
+    const any = { count, bound: count, exact, list: () => [] }
+    return [
+      {
+        ...common,
+        originals: { kind: 'subset', subset: any },
+        weight: TOGETHER.unread,
+        per: 'all',
+      },
+    ]
+  }
   if (subset.count === 0n) return []
   return [
     {
+      ...common,
       originals: { kind: 'subset', subset },
-      channel: 'cut-short',
-      process: 'front',
-      finding: 'cut-short',
       weight: TOGETHER.cutShort,
       per: 'all',
     },

@@ -134,8 +134,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const run = known?.around(place.index)
       if (state === 'blank' || (state === 'fits' && run?.suspect !== true)) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
-      const context = run ?? (known && { lift: known.outside, suspect: false })
-      const judgement = judge(bound.definition, seen, options.candidates, context)
+      const judgement = judge(bound.definition, seen, options.candidates, run)
       if (judgement.verdict === 'intact') continue
       const where = {
         file: table.file,

@@ -1,7 +1,15 @@
 // The processes that a column is watched for, and what a value that fits says of each: that it could have
 // printed it (in favour by as much as it is rare otherwise), or that it could not.
 
-import { BINARY32, BINARY64, nearestFloat, roundedTo, shortest } from '../channel/binary-float.js'
+import {
+  BINARY32,
+  BINARY64,
+  decimalBehind,
+  nearestFloat,
+  roundedTo,
+  shortest,
+  singlePrinted,
+} from '../channel/binary-float.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
 import { INTEGER_TYPES, type IntegerType } from '../channel/integer-limits.js'
 import { fromSignificant } from '../channel/significant.js'
@@ -78,6 +86,7 @@ export function processesOf(definition: Definition): Process[] {
       rounds('binary64', space, double),
       rounds('fifteen-cut', space, fifteen('cut')),
       rounds('fifteen-rounded', space, fifteen('rounded')),
+      rounds('fifteen-binary64', space, behind),
     )
   return list
 }
@@ -225,11 +234,22 @@ const single: Image = (bytes, start, end) => {
   const zeros = digits - 8
   let round = digits > 8
   for (let at = end - zeros; round && at < end; at++) if (bytes[at] !== 48) round = false
-  if (!round && lowBits(bytes, start, end, least) !== 0) return 'out'
+  // A number so long may also be printed as the binary64 number that it is, whose last digits are zeros.
+  const doubled = digits > 16 && bytes[end - 1] === 48
+  if (!round && !doubled && lowBits(bytes, start, end, least) !== 0) return 'out'
+  const float = singlePrinted(valueOf(bytes, start, end))
+  return float === undefined ? 'out' : roundedTo(float, BINARY32)
+}
+
+// Fifteen digits that were printed again from a binary number, with digits of its own behind them.
+const behind: Image = (bytes, start, end) => {
+  const lost = end - start - FIFTEEN
+  if (lost <= 0) return undefined
+  if (lowBits(bytes, start, end, 1) !== 0) return 'out'
   const value = valueOf(bytes, start, end)
-  const float = nearestFloat(value, BINARY32)
-  const printed = value === float || value === shortest(float, BINARY32)
-  return printed ? roundedTo(float, BINARY32) : 'out'
+  if (value < 1n << 53n) return value % 10n ** BigInt(lost) === 0n ? undefined : 'out'
+  const decimal = decimalBehind(value, FIFTEEN)
+  return decimal === undefined ? 'out' : fromSignificant(decimal, 10n ** BigInt(lost), 'rounded')
 }
 
 // The remainder by a power of two, kept small at every digit.

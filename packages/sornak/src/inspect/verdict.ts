@@ -75,7 +75,7 @@ export function judge(
 
   const ways = hypotheses(definition, seen)
   const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context?.lift)
-  const { possible, counted, whole, ranked } = weighed
+  const { possible, counted, beyondList, whole, ranked } = weighed
   const first = ranked[0]
   if (possible === 0n) {
     const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
@@ -98,7 +98,7 @@ export function judge(
       candidates: [first],
     }
   }
-  const verdict = possible <= MOST_AMBIGUOUS ? 'ambiguous' : 'lost'
+  const verdict = possible <= MOST_AMBIGUOUS && !beyondList ? 'ambiguous' : 'lost'
   return {
     ...common,
     verdict,
@@ -115,7 +115,12 @@ const heaviest = (ways: readonly Hypothesis[], process: string | undefined) =>
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, { lift }: Context): Judgement {
   const ways = hypotheses(definition, seen)
-  const { possible, counted, ranked } = weigh(spaceOf(definition), ways, Math.max(most, 2), lift)
+  const { possible, counted, beyondList, ranked } = weigh(
+    spaceOf(definition),
+    ways,
+    Math.max(most, 2),
+    lift,
+  )
   const first = ranked[0]
   const same = ranked.find(({ text }) => text === seen)
   if (possible <= 1n || !first || (same && same.odds > STILL_INTACT)) return INTACT
@@ -126,7 +131,7 @@ function doubted(definition: Definition, seen: string, most: number, { lift }: C
     findings: [...(by.by.find(({ findings }) => findings.length)?.findings ?? [])],
     possible,
     counted,
-    candidates: possible > MOST_AMBIGUOUS ? [] : ranked.slice(0, most),
+    candidates: possible > MOST_AMBIGUOUS || beyondList ? [] : ranked.slice(0, most),
   }
 }
 

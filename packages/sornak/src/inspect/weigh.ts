@@ -13,6 +13,8 @@ export interface Weighed {
   readonly possible: bigint
   /** False where `possible` is an upper bound. */
   readonly counted: boolean
+  /** Some of them are counted only and cannot be listed. */
+  readonly beyondList: boolean
   /** No original was left out. */
   readonly whole: boolean
   /** The likeliest originals, in order of their odds. */
@@ -60,6 +62,7 @@ export function weigh(
   let total = [...texts.values()].reduce((sum, { weight }) => sum + weight, 0)
   let possible = BigInt(texts.size)
   let counted = true
+  let beyondList = false
   const parts = pieces.map((piece) => {
     const tally = space.count(piece.low, piece.high)
     const apart = [...texts].filter(([, { piece: home }]) => home === piece).map(([text]) => text)
@@ -72,6 +75,7 @@ export function weigh(
   for (const { by, all } of kept) {
     if (by.originals.kind !== 'subset' || isFew(by.originals.subset)) continue
     possible += by.originals.subset.count
+    beyondList = true
     counted &&= by.originals.subset.exact
     total += all
   }
@@ -91,6 +95,7 @@ export function weigh(
   return {
     possible,
     counted,
+    beyondList,
     whole: kept.length === every.length,
     ranked: ranked.slice(0, most),
     processes: every

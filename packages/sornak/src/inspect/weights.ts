@@ -10,6 +10,8 @@ export const EACH = {
   /** A tail of zeros because digits behind the fifteenth were cut or rounded; both are as common. */
   fifteenCut: 1,
   fifteenRounded: 1,
+  /** The same, printed again from a binary number with digits of its own behind. */
+  fifteenBinary64: 0.1,
   /** A number beyond 2^53 moved to the nearest one that binary64 holds. */
   binary64: 1,
   /** Few digits before an exponent: the rest was rounded away, or cut, or they are all there were. */
@@ -50,9 +52,11 @@ export const TOGETHER = {
   /** A plain positive number that wrapped round. */
   wrapped: 0.00003,
   /** A leading zero read as octal. */
-  otherBase: 0.0001,
+  otherBase: 0.0002,
   /** Characters cut off at the end or the front. */
   cutShort: 0.000004,
+  /** A code that could not be read as a number at all and became zero. */
+  unread: 1,
   /** The same where nothing else explains the text. */
   onlyCut: 1,
 } as const
