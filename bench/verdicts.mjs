@@ -7,6 +7,8 @@
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 
 import { readFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
 import {
   columnEvidence,
   columnRuns,
@@ -24,9 +26,20 @@ const only = process.argv.find((word) => word.startsWith('--only='))?.slice(7)
 let seed = 20261
 const random = (below) => (seed = (seed * 48271) % 2147483647) % below
 
-/** A made-up value that fits, drawn by its positions; of numbers that are issued in order, one of the low ones. */
+const digits = (count) => Array.from({ length: count }, () => `${random(10)}`).join('')
+/** Columns whose values are not spread evenly: clean rows are drawn like the damaged ones. */
+const UNEVEN = {
+  'crew-issued': () => `${random(2300)}`.padStart(5, '0'),
+  social: () => (random(3) ? `9${digits(8)}` : `000${digits(6)}`),
+  phone: () => `${2 + random(8)}${digits(9)}`,
+  pass: () => `${1 + random(8)}${digits(18)}`,
+  mobile: () => `07700900${digits(3)}`,
+}
+
+/** A made-up value that fits, drawn by its positions. */
 function clean(definition) {
-  if (definition.key === 'crew-issued') return `${random(2300)}`.padStart(5, '0')
+  const uneven = UNEVEN[definition.key]
+  if (uneven) return uneven()
   const { layouts } = spaceOf(definition)
   for (;;) {
     const { places } = layouts[random(layouts.length)]
@@ -73,8 +86,18 @@ const at = (...keys) => {
   return table.get(key)
 }
 
-for (const { identifier: name, conversion, seen } of cases) {
-  if (only && !`${name} ${conversion}`.includes(only)) continue
+const workers = Math.min(4, availableParallelism())
+const said = []
+const say = (...words) => said.push(words.map(String).join(' '))
+if (!isMainThread) {
+  cases.forEach((one, i) => {
+    if (i % workers === workerData) measure(one)
+  })
+  parentPort.postMessage({ said, table: [...table] })
+}
+
+function measure({ identifier: name, conversion, seen }) {
+  if (only && !`${name} ${conversion}`.includes(only)) return
   const { source, originals } = identifiers[name]
   const definition = identifier(source, name)
   const fits = (text) => fit(definition, text).ok
@@ -126,7 +149,7 @@ for (const { identifier: name, conversion, seen } of cases) {
       if (!still) {
         add('unfit')
         if (!quiet) add('flagged')
-        else if (asked.has('--wrong')) console.log('QUIET', name, conversion, scene, row)
+        else if (asked.has('--wrong')) say('QUIET', name, conversion, scene, row)
       } else if (scene !== 'scattered') {
         add('stillFit')
         if (verdict === 'suspect') add('doubted')
@@ -207,15 +230,43 @@ function exact(seen) {
   return digits === undefined ? undefined : BigInt(digits)
 }
 
-const share = (a, b) => (b === 0 ? '     -' : `${((100 * a) / b).toFixed(2).padStart(6)}`)
-const row = (title, t) =>
-  `${title.padEnd(34)} ${String(t.changed).padStart(7)} ${share(t.flagged, t.unfit)} ${share(t.doubted, t.stillFit)} ${share(t.accused, t.unchanged)} ${share(t.recovered, t.determined)} ${String(t.mended).padStart(7)} ${String(t.wrong).padStart(5)} ${share(t.inList, t.listed)}`
-if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
-else if (!asked.has('--wrong')) {
-  console.log(
-    `${''.padEnd(34)} changed flagged doubted accused mended  mended wrong  listed\n${''.padEnd(34)}  values % unfit % still % clean % known  in all       % lists`,
+if (isMainThread) {
+  const parts = await Promise.all(
+    Array.from(
+      { length: workers },
+      (_, part) =>
+        new Promise((done, failed) =>
+          new Worker(new URL(import.meta.url), { argv: process.argv.slice(2), workerData: part })
+            .on('message', done)
+            .on('error', failed),
+        ),
+    ),
   )
-  for (const kind of ['all', 'scene', 'identifier', 'conversion'])
-    for (const [key, t] of table)
-      if (key.split('|')[0] === kind) console.log(row(key.split('|')[1] ?? 'in all', t))
+  for (const part of parts) {
+    said.push(...part.said)
+    for (const [key, figures] of part.table) {
+      const total = at(...key.split('|'))
+      for (const name of KEYS) total[name] += figures[name]
+    }
+  }
+  report()
+}
+
+function share(a, b) {
+  return b === 0 ? '     -' : `${((100 * a) / b).toFixed(2).padStart(6)}`
+}
+function row(title, t) {
+  return `${title.padEnd(34)} ${String(t.changed).padStart(7)} ${share(t.flagged, t.unfit)} ${share(t.doubted, t.stillFit)} ${share(t.accused, t.unchanged)} ${share(t.recovered, t.determined)} ${String(t.mended).padStart(7)} ${String(t.wrong).padStart(5)} ${share(t.inList, t.listed)}`
+}
+function report() {
+  if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
+  else if (asked.has('--wrong') || asked.has('--unmended')) console.log(said.join('\n'))
+  else {
+    console.log(
+      `${''.padEnd(34)} changed flagged doubted accused mended  mended wrong  listed\n${''.padEnd(34)}  values % unfit % still % clean % known  in all       % lists`,
+    )
+    for (const kind of ['all', 'scene', 'identifier', 'conversion'])
+      for (const [key, figures] of table)
+        if (key.split('|')[0] === kind) console.log(row(key.split('|')[1] ?? 'in all', figures))
+  }
 }

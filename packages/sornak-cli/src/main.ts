@@ -71,6 +71,35 @@ program
   )
 
 program
+  .command('rehearse')
+  .description('what would not survive each hand-over, before it happens')
+  .argument('[file...]', 'CSV files; "-" for standard input')
+  .option(...rules)
+  .option(
+    '--through <name...>',
+    'only these hand-overs (default: all that ship and are in the rules)',
+  )
+  .option('--as <identifier>', 'bind one column to an identifier of the catalog or the rules file')
+  .option('--stored <mask>', 'bind one column to a stored mask')
+  .option('--column <header>', 'the column that --as or --stored speaks of')
+  .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
+  .option(...out)
+  .option(...reveal)
+  .option('--delimiter <char>', 'what separates fields (default: found)')
+  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option('-q, --quiet', 'no progress')
+  .addHelpText(
+    'after',
+    examples(
+      'sornak rehearse crew.csv -r sornak.yaml',
+      'sornak rehearse passes.csv -r sornak.yaml --through spreadsheet json-numbers',
+    ),
+  )
+  .action(async (files, flags) =>
+    finish(await (await import('./commands/rehearse.js')).rehearse(files, flags)),
+  )
+
+program
   .command('show')
   .description('values through a mask, a line each')
   .argument('<mask>', 'a mask, or an identifier of the catalog or the rules file')

@@ -3,6 +3,7 @@
 
 import { readFileSync } from 'node:fs'
 import {
+  CHANNELS,
   FINDING_CODES,
   JsonNumber,
   readRules,
@@ -50,7 +51,10 @@ export function loadRules(path: string): Rules {
   }
   const json = /\.json$/i.test(path)
   const plain = document.contents === null ? {} : toPlain(document.contents, document, json)
-  const read = readRules(plain, FINDING_CODES)
+  const read = readRules(plain, {
+    findings: FINDING_CODES,
+    channels: new Map([...CHANNELS].map(([id, { forms }]) => [id, forms])),
+  })
   if (read.ok) return read.rules
   throw report(
     path,

@@ -12,7 +12,7 @@ import {
   type Mask,
   type Rules,
 } from 'sornak'
-import { DEFAULT_RULES } from './commands/inspect.js'
+import { DEFAULT_RULES } from './binding.js'
 import { loadRules } from './rules-source.js'
 import { usage } from './stop.js'
 

@@ -39,9 +39,21 @@ export {
   readRules,
   type Accepted,
   type Binding,
+  type KnownWords,
   type ColumnRule,
   type Rules,
 } from './identifier/rules.js'
+export type { OwnHandOver } from './identifier/hand-overs.js'
+export type { Trusted } from './identifier/trusted.js'
+export {
+  HAND_OVERS,
+  handedOver,
+  rehearsal,
+  type HandOver,
+  type Passage,
+  type Rehearsal,
+  type Rehearsed,
+} from './inspect/rehearse.js'
 export { meansFile } from './identifier/glob.js'
 export { CATALOG, fromCatalog } from './identifier/catalog/catalog.js'
 export { spaceOf, type Space, type Tally } from './identifier/space.js'

@@ -60,7 +60,6 @@ export function runCode({ text }: Block): number {
       return `;check(${found[1]}, (${want}), ${want !== found[2]})`
     })
   const names = Object.keys(library)
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval
   const run = new Function('check', ...names, `'use strict';\n${lines.join('\n')}`)
   run(check, ...Object.values(library))
   return tested

@@ -3,7 +3,7 @@
 
 import { remedies, trace, type Mask } from 'sornak'
 import { STATUS } from '../stop.js'
-import type { Explained } from './explain.js'
+import type { Explained } from '../explained.js'
 
 export function maskLines(mask: Mask): string[] {
   const shortest = mask.print()

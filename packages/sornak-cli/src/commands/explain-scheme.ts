@@ -2,7 +2,7 @@
 
 import { errorsCaught, passes, rightCharacters, type Caught, type CheckScheme } from 'sornak'
 import { STATUS } from '../stop.js'
-import type { Explained } from './explain.js'
+import type { Explained } from '../explained.js'
 
 /** Errors are worked out for values of this many characters. */
 const LENGTH = 12

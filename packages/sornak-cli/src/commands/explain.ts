@@ -14,6 +14,7 @@ import {
 } from 'sornak'
 import { maskLines, maskValue } from './explain-mask.js'
 import { schemeLines, schemeValue } from './explain-scheme.js'
+import type { Explained } from '../explained.js'
 import { openOutput } from '../output.js'
 import { STATUS, usage } from '../stop.js'
 import { subjectOf } from '../subject.js'
@@ -30,11 +31,6 @@ export function explain(text: string, value: string | undefined, flags: ExplainF
   output.write(`${lines.lines.join('\n')}\n`)
   output.finish()
   return lines.status
-}
-
-export interface Explained {
-  readonly lines: readonly string[]
-  readonly status: number
 }
 
 function linesFor(text: string, value: string | undefined, flags: ExplainFlags): Explained {

@@ -4,17 +4,13 @@ import {
   addFinding,
   columnLine,
   columnTally,
-  define,
   errorLine,
   errorText,
   FINDING_CODES,
   fileText,
-  fromCatalog,
   meansFile,
   nearest,
-  CATALOG,
   PLAIN,
-  reader,
   summaryLine,
   summaryText,
   valueLine,
@@ -22,7 +18,6 @@ import {
   type Accepted,
   type ColumnFinding,
   type ColumnTally,
-  type Definition,
   type ErrorLine,
   type Paint,
   type RaggedRecord,
@@ -30,21 +25,15 @@ import {
   type Summary,
   type ValueFinding,
 } from 'sornak'
-import { existsSync } from 'node:fs'
-import { dirname, relative, resolve } from 'node:path'
+import { bindRun, relativePath, ruleFor, type BindFlags } from '../binding.js'
 import { inspectFile, type FileRule, type InspectedFile } from '../inspect-file.js'
 import { openOutput, tell, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
-import { loadRules } from '../rules-source.js'
 import { openSource } from '../source.js'
 import { STATUS, Stop, usage } from '../stop.js'
 
-export interface InspectFlags {
-  readonly rules?: string
-  readonly as?: string
-  readonly stored?: string
-  readonly column?: string
+export interface InspectFlags extends BindFlags {
   readonly format: string
   readonly out?: string
   readonly reveal?: boolean
@@ -57,8 +46,6 @@ export interface InspectFlags {
   readonly allowMissing?: boolean
   readonly color: boolean
 }
-
-export const DEFAULT_RULES = 'sornak.yaml'
 
 export async function inspect(files: readonly string[], flags: InspectFlags): Promise<number> {
   const run = prepare(files, flags)
@@ -173,18 +160,7 @@ function prepare(files: readonly string[], flags: InspectFlags): Run {
     throw usage(`--candidates takes a whole number, not "${flags.candidates}".`)
   if (flags.delimiter !== undefined && delimiterOf(flags.delimiter).length !== 1)
     throw usage('--delimiter takes one character.', 'For a tab write --delimiter tab.')
-  const single = flags.as !== undefined || flags.stored !== undefined
-  const rulesPath =
-    flags.rules ?? (!single && existsSync(DEFAULT_RULES) ? DEFAULT_RULES : undefined)
-  if (!single && rulesPath === undefined) {
-    throw usage(
-      'Nothing says what the columns hold.',
-      'Name a rules file with -r, or bind one column: --as card/payment --column Card.',
-    )
-  }
-  const rules = rulesPath === undefined ? undefined : loadRules(rulesPath)
-  const base = rulesPath === undefined ? '.' : dirname(rulesPath)
-  const bound = single ? singleRule(flags, rules) : undefined
+  const { rules, base, single } = bindRun(flags)
   const options = {
     delimiter: flags.delimiter === undefined ? undefined : delimiterOf(flags.delimiter),
     reveal: flags.reveal === true,
@@ -197,60 +173,11 @@ function prepare(files: readonly string[], flags: InspectFlags): Run {
     options,
     files: files.map((path) => {
       const name = path === '-' ? (flags.stdinName ?? 'standard input') : path
-      return { path, name, rule: bound ?? ruleFor(rules!, path, name, base) }
+      return { path, name, rule: single ?? ruleFor(rules!, path, name, base) }
     }),
   }
 }
 
-function singleRule({ as, stored, column }: InspectFlags, rules: Rules | undefined): FileRule {
-  if (as !== undefined && stored !== undefined)
-    throw usage('--as and --stored both say what the column holds.', 'Use one of them.')
-  if (column === undefined)
-    throw usage('Nothing says which column to inspect.', 'Add --column with its header.')
-  const definition = as === undefined ? fromMask(stored!) : known(as, rules)
-  return {
-    headerRow: 1,
-    skipLast: 0,
-    key: undefined,
-    bind: new Map([[column, { kind: 'one', definition }]]),
-  }
-}
-
-function known(name: string, rules: Rules | undefined): Definition {
-  const definition = rules?.identifiers.get(name) ?? fromCatalog(name)
-  if (definition) return definition
-  const near = nearest(name, [...(rules?.identifiers.keys() ?? []), ...CATALOG.keys()])
-  throw usage(
-    `Unknown identifier "${name}".`,
-    near ? `Did you mean "${near}"?` : '"sornak catalog" lists what ships; --stored takes a mask.',
-  )
-}
-
-function fromMask(stored: string): Definition {
-  const read = reader()
-  const definition = define('value', { stored }, [], read)
-  if (definition) return definition
-  throw usage(read.problems.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
-}
-
-function ruleFor(rules: Rules, path: string, name: string, base: string): FileRule {
-  const found = rules.columns.find((rule) => meansFile(rule.in, relativePath(base, name)))
-  if (found) return found
-  // Standard input has no name of its own: the only entry there is must be meant.
-  if (path === '-' && rules.columns.length === 1) return rules.columns[0]!
-  const patterns = rules.columns.map((rule) => `"${rule.in}"`).join(', ')
-  throw usage(
-    `${name} matches no entry under "columns" in the rules file.`,
-    path === '-'
-      ? `Say which one is meant with --stdin-name: ${patterns}.`
-      : patterns
-        ? `Entries there: ${patterns}.`
-        : 'There are none; add one with "in" and "bind".',
-  )
-}
-
-const relativePath = (base: string, name: string) =>
-  relative(resolve(base), resolve(name)).replaceAll('\\', '/')
 const delimiterOf = (text: string) => (text === 'tab' || text === '\\t' ? '\t' : text)
 
 function failures(text: string | undefined): (finding: Told) => boolean {

@@ -12,8 +12,8 @@ import { loadRules } from '../rules-source.js'
 import { openSource, utf8Check, type Source } from '../source.js'
 import { STATUS, usage } from '../stop.js'
 import { subjectOf } from '../subject.js'
-import { DEFAULT_RULES } from './inspect.js'
-import { shower, type Reason, type ShowFlags } from './show.js'
+import { DEFAULT_RULES } from '../binding.js'
+import { shower, type Reason, type ShowFlags } from '../shower.js'
 
 /** Reasons said one by one; the others are counted. */
 const MOST_SAID = 10

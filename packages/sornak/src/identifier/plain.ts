@@ -134,3 +134,17 @@ function kindOf(value: Plain): string {
   if (value instanceof JsonNumber) return `The number ${value.source}`
   return isList(value) ? 'A list' : 'A group of keys'
 }
+
+/** The text of a key that must be there. */
+export function required(map: PlainMap, key: string, path: Path, read: Reader): string | undefined {
+  return map[key] === undefined ? missing(key, path, read) : read.text(map[key], [...path, key])
+}
+
+export function missing(key: string, path: Path, read: Reader): undefined {
+  return read.refuse(
+    'key-missing',
+    path,
+    `The key "${key}" is missing here.`,
+    `Add a line "${key}: …".`,
+  )
+}

@@ -6,13 +6,35 @@ import type { RulesProblem } from '../words/problem.js'
 import { CATALOG, fromCatalog } from './catalog/catalog.js'
 import { define, DEFINITION_KEYS } from './define.js'
 import type { Definition } from './definition.js'
-import { isMap, reader, type Path, type Plain, type PlainMap, type Reader } from './plain.js'
+import { readTrusted, type Trusted } from './trusted.js'
+import { readHandOvers, type OwnHandOver } from './hand-overs.js'
+import {
+  isMap,
+  missing,
+  reader,
+  required,
+  type Path,
+  type Plain,
+  type PlainMap,
+  type Reader,
+} from './plain.js'
 
 export interface Rules {
   readonly title: string | undefined
   readonly identifiers: ReadonlyMap<string, Definition>
   readonly columns: readonly ColumnRule[]
   readonly accepted: readonly Accepted[]
+  /** Hand-overs of the steward's own, by name. */
+  readonly handOvers: ReadonlyMap<string, OwnHandOver>
+  /** Lists that are known to be right, by identifier. */
+  readonly trusted: ReadonlyMap<string, Trusted>
+}
+
+/** The words that rules may use for things that lie beyond this layer. */
+export interface KnownWords {
+  readonly findings: readonly string[]
+  /** The forms of each channel. */
+  readonly channels: ReadonlyMap<string, readonly string[]>
 }
 
 /** Which columns of some files hold which identifiers. */
@@ -49,14 +71,14 @@ export interface Accepted {
   readonly until: string | undefined
 }
 
-const TOP_KEYS = ['sornak', 'title', 'identifiers', 'columns', 'trusted', 'accepted']
+const TOP_KEYS = ['sornak', 'title', 'identifiers', 'columns', 'trusted', 'accepted', 'hand-overs']
 const COLUMN_KEYS = ['in', 'header-row', 'skip-last', 'key', 'bind']
 const ACCEPTED_KEYS = ['in', 'column', 'finding', 'at-most', 'because', 'by', 'until']
 
 /** The rules of a file, or every problem found in it. */
 export function readRules(
   source: Plain,
-  findingCodes: readonly string[],
+  words: KnownWords,
 ):
   | { readonly ok: true; readonly rules: Rules }
   | { readonly ok: false; readonly problems: readonly RulesProblem[] } {
@@ -70,7 +92,9 @@ export function readRules(
     title: top['title'] === undefined ? undefined : read.text(top['title'], ['title']),
     identifiers,
     columns: readColumns(top, identifiers, read),
-    accepted: readAccepted(top, findingCodes, read),
+    accepted: readAccepted(top, words.findings, read),
+    handOvers: readHandOvers(top, words.channels, read),
+    trusted: readTrusted(top, identifiers, read),
   }
   return read.problems.length ? { ok: false, problems: read.problems } : { ok: true, rules }
 }
@@ -289,17 +313,4 @@ function readAccepted(top: PlainMap, findingCodes: readonly string[], read: Read
       return []
     return [{ in: name, column, finding, because, by, until, atMost: atMost ?? Infinity }]
   })
-}
-
-function required(map: PlainMap, key: string, path: Path, read: Reader): string | undefined {
-  return map[key] === undefined ? missing(key, path, read) : read.text(map[key], [...path, key])
-}
-
-function missing(key: string, path: Path, read: Reader): undefined {
-  return read.refuse(
-    'key-missing',
-    path,
-    `The key "${key}" is missing here.`,
-    `Add a line "${key}: …".`,
-  )
 }

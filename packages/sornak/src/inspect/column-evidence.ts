@@ -29,10 +29,16 @@ export interface Sums {
   /** For each process, in 1/256 bit: its evidence beyond what is usual, and what the number of originals adds. */
   readonly scores: readonly number[]
   readonly extra: readonly number[]
+  /** Of the short ones, those of at most half the width. */
+  readonly tiny: number
+  /** Digits that do not fit and start with a zero, as no number is printed. */
+  readonly padded: number
   /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
   readonly formed: number
   /** For each process, values that do not fit and that it explains. */
   readonly hits: readonly number[]
+  /** How many values are printed with an exponent and so many digits. */
+  readonly digits: readonly number[]
   /** For each process, values that an integer type holds, and those near its limit. */
   readonly held: readonly number[]
   readonly near: readonly number[]
@@ -60,8 +66,8 @@ export interface EvidenceState {
   readonly rows: number
   readonly sums: Sums
   readonly runs: readonly RunState<Sums>[]
-  /** How many values that fit start with each digit. */
-  readonly firsts: readonly number[]
+  /** How many values that fit start with each two digits, `00` to `99`. */
+  readonly starts: readonly number[]
   /** The last value where it fits. */
   readonly last: string
 }
@@ -90,14 +96,25 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const scores = copy(sums?.scores)
   const extra = copy(sums?.extra)
   const hits = copy(sums?.hits)
+  const digits = sums ? [...sums.digits] : Array<number>(MOST_DIGITS + 1).fill(0)
   const held = copy(sums?.held)
   const near = copy(sums?.near)
-  let { fits, misfits, short: narrow, wide: full, zeros: zeroed, formed, place } = sums ?? NOTHING
+  let {
+    fits,
+    misfits,
+    short: narrow,
+    wide: full,
+    zeros: zeroed,
+    formed,
+    padded,
+    tiny,
+    place,
+  } = sums ?? NOTHING
   let rows = from?.rows ?? 0
   /** Rows after which each process was last brought up to date. */
   const fitsAt = Array<number>(count).fill(fits)
   const misfitsAt = Array<number>(count).fill(misfits)
-  const firsts = from ? [...from.firsts] : Array<number>(10).fill(0)
+  const starts = from ? [...from.starts] : Array<number>(100).fill(0)
   let first = from?.first
   let alone = from === undefined
   const before = new Uint8Array(64)
@@ -114,9 +131,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       wide: full,
       zeros: zeroed,
       formed,
+      padded,
+      tiny,
       scores: [...scores],
       extra: [...extra],
       hits: [...hits],
+      digits: [...digits],
       held: [...held],
       near: [...near],
     },
@@ -173,7 +193,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       said.push([i, score])
     }
     const digit = bytes[from]! - 48
-    if (digit >= 0 && digit <= 9) firsts[digit]!++
+    const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
+    if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
     if (digit === 0 && to - from > 1) zeroed++
     else if (digit >= 0 && digit <= 9) full++
     if (said.length === 0) {
@@ -195,14 +216,15 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       const i = index.get(way.process)
       if (i === undefined) continue
       const many = countOf(way, space)
-      if (many > 0n) found.set(i, (found.get(i) ?? 0n) + many)
+      const before = found.get(i) ?? 0n
+      if (many > before) found.set(i, many)
       for (const code of way.findings) {
         const form = FORMS.includes(code) ? index.get(`form ${code}`) : undefined
         if (many > 0n && form !== undefined) found.set(form, 1n)
       }
     }
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
-    const bare = printed(seen)
+    const bare = printed(seen, space)
     if (bare !== undefined) leaveAlone(bare, found)
     const short = index.get('short-display')
     // Few digits are no fewer than all there are.
@@ -213,8 +235,15 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       () => {
         misfits++
         if (inForm) formed++
-        if (bare !== undefined && bare.length < space.widest) narrow++
-        else if (bare !== undefined) full++
+        if (short !== undefined && found.has(short)) {
+          const shown = shownDigits(seen)
+          if (shown !== undefined) digits[Math.min(MOST_DIGITS, shown)]!++
+        }
+        if (/^0\d+$/.test(seen)) padded++
+        if (bare !== undefined && bare.length < space.widest) {
+          narrow++
+          if (bare.length * 2 <= space.widest) tiny++
+        } else if (bare !== undefined) full++
         for (const [i, many] of found) {
           scores[i]! += IN - OUT
           hits[i]!++
@@ -241,6 +270,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       if (found.has(i) || (!stands && rounds !== true && max === undefined)) continue
       if (ask(bytes, 0, bytes.length) >= 0) found.set(i, 1n)
     }
+    // Few digits are printed as they are.
+    const short = index.get('short-display')
+    if (!stands && short !== undefined && bare.length < 12 && !found.has(short))
+      found.set(short, 1n)
     if (!stands) return
     for (const [i, { id, usual, fits: ask }] of processes.entries())
       if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) found.set(i, 1n)
@@ -292,7 +325,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         rows,
         sums: mark().known,
         runs: [...runs],
-        firsts: [...firsts],
+        starts: [...starts],
         last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),
       }
     },
@@ -335,7 +368,7 @@ function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     rows: a.rows + b.rows,
     sums: added(a.sums, b.sums),
     runs: a.runs.map((run, i) => joined(run, b.runs[i]!, move)),
-    firsts: sumOf(a.firsts, b.firsts),
+    starts: sumOf(a.starts, b.starts),
     last: b.rows > 0 || b.last ? b.last : a.last,
   }
 }
@@ -347,6 +380,8 @@ const NOTHING = {
   wide: 0,
   zeros: 0,
   formed: 0,
+  padded: 0,
+  tiny: 0,
   place: { index: 0, line: 0, offset: 0 },
 }
 
@@ -361,9 +396,12 @@ function added(a: Sums, b: Sums): Sums {
     wide: a.wide + b.wide,
     zeros: a.zeros + b.zeros,
     formed: a.formed + b.formed,
+    padded: a.padded + b.padded,
+    tiny: a.tiny + b.tiny,
     scores: sumOf(a.scores, b.scores),
     extra: sumOf(a.extra, b.extra),
     hits: sumOf(a.hits, b.hits),
+    digits: sumOf(a.digits, b.digits),
     held: sumOf(a.held, b.held),
     near: sumOf(a.near, b.near),
   }
@@ -374,16 +412,29 @@ const textOf = (bytes: Uint8Array, start: number, end: number) =>
   String.fromCharCode(...bytes.subarray(start, Math.min(end, start + 64)))
 const bytesOf = (text: string) => Uint8Array.from(text, (char) => char.charCodeAt(0) & 0xff)
 
-// The digits of a printed integer; undefined for anything else.
-function printed(seen: string): string | undefined {
+const MOST_DIGITS = 18
+
+// Digits before an exponent.
+function shownDigits(seen: string): number | undefined {
+  for (const { text } of unmark(seen))
+    for (const { exponent, significant } of numberTexts(text)) if (exponent) return significant
+  return undefined
+}
+
+// The digits of a printed integer, the reading that can be a value where there are several; undefined for
+// anything else.
+function printed(seen: string, space: Space): string | undefined {
+  let first: bigint | undefined
   for (const { text } of unmark(seen)) {
     if (/^\d+$/.test(text)) return text
     for (const number of numberTexts(text)) {
       const value = number.negative ? undefined : integerOf(number)
-      if (value !== undefined) return value.toString()
+      if (value === undefined) continue
+      if (space.count(value, value).count > 0n) return value.toString()
+      first ??= value
     }
   }
-  return undefined
+  return first?.toString()
 }
 
 const isNear = (bytes: Uint8Array, start: number, end: number, text: string): boolean => {

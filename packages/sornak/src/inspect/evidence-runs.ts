@@ -7,7 +7,7 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { settled, type EvidenceState, type Sums } from './column-evidence.js'
 import { bits, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
-import { runsOf } from './run-state.js'
+import { runsOf, type Run } from './run-state.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, TOGETHER } from './weights.js'
 
@@ -22,8 +22,13 @@ export interface EvidenceRun {
   readonly bits: number
   /** What the rows say of each process, beside digits that were read as a number. */
   readonly lift: Lift
+  /** How often an original starts as this one does, beside any other start; undefined where it cannot be told. */
+  readonly usual: ((text: string) => number) | undefined
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
+  /** Bits for the process that explains it best, and for the run by itself where nothing else happened. */
+  readonly evidence: number
+  readonly alone: number
   /** By how many bits its process explains its rows better than that of another run. */
   beyond(other: EvidenceRun): number
 }
@@ -41,9 +46,10 @@ export interface ColumnRuns {
 
 export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
   const whole = settled(definition, state)
-  const compare = comparison(definition, whole.sums)
+  const inRuns = whole.runs.map((state) => runsOf(state))
+  const compare = comparison(definition, whole.sums, inRuns, usualStarts(whole))
   const every = compare.processes.flatMap((own, i) =>
-    runsOf(whole.runs[i]!).map(({ from, to, score }) => ({
+    inRuns[i]!.map(({ from, to, score }) => ({
       ...compare.over(from.known, to.known, own, score),
       own: own.id,
       short: to.known.short - from.known.short,
@@ -61,7 +67,9 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
       if (
         run.from.index <= index &&
         index <= run.to.index &&
-        (run.process === best.process ? best === outside : run.beyond(best) > RUN_BITS)
+        (run.process === best.process
+          ? best === outside
+          : run.beyond(best) > RUN_BITS || (best === outside && run.alone > best.evidence))
       )
         best = run
     return best
@@ -102,16 +110,24 @@ interface Comparison {
   everywhere(): EvidenceRun
 }
 
-function comparison(definition: Definition, all: Sums): Comparison {
+function comparison(
+  definition: Definition,
+  all: Sums,
+  inRuns: readonly (readonly Run<Sums>[])[],
+  usual: EvidenceRun['usual'],
+): Comparison {
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const nothing = nothingOf(all)
-  const even = processes.map((process, i) => isEven(process, i, nothing, all))
+  const even = processes.map((process, i) => isEven(process, i, nothing, all, all))
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
   const totals = (from: Sums, to: Sums) =>
     processes.map((process, i) => {
-      const fair = isEven(process, i, from, to) || (process.max !== undefined && even[i]!)
-      return Math.max(total(definition, process, i, from, to, fair), scattered(i, from, to, fair))
+      const fair = isEven(process, i, from, to, all) || (process.max !== undefined && even[i]!)
+      return Math.max(
+        total(definition, process, i, from, to, fair),
+        scattered(definition, process, i, from, to, fair),
+      )
     })
   const bestOf = (sums: readonly number[]) => {
     let best = -1
@@ -126,11 +142,19 @@ function comparison(definition: Definition, all: Sums): Comparison {
     const base = sums[place.get('number-read') ?? place.get('evaluated')!]!
     return (id) => {
       const i = place.get(id)
-      return i === undefined ? 0 : (sums[i]! - base) / UNIT
+      if (i === undefined) return 0
+      const own = (sums[i]! - base) / UNIT
+      // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
+      return id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
     }
   }
+  // Of all rows a process may also explain some runs and leave the rest to others.
+  const everything = () =>
+    totals(nothing, all).map((sum, i) =>
+      Math.max(sum, runwise(i, inRuns[i]!, all, isEven(processes[i]!, i, nothing, all, all))),
+    )
   const over = (from: Sums, to: Sums, own: Process | undefined, score: number): EvidenceRun => {
-    const sums = totals(from, to)
+    const sums = own ? totals(from, to) : everything()
     const { best, most } = bestOf(sums)
     const form = own?.id.startsWith('form ') === true
     const process = form ? own : processes[best]!
@@ -141,6 +165,9 @@ function comparison(definition: Definition, all: Sums): Comparison {
       to: to.place,
       bits: Math.round(score / UNIT),
       lift: lifted(sums),
+      usual,
+      evidence: most,
+      alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
       suspect: own !== undefined && !form && (process.rounds === true || process.max !== undefined),
       beyond(other) {
         const i = place.get(other.process)!
@@ -150,6 +177,24 @@ function comparison(definition: Definition, all: Sums): Comparison {
   }
   return { processes, over, everywhere: () => over(nothing, all, undefined, 0) }
 }
+
+// The share of values that a process changes so that they do not fit any more.
+function shows(definition: Definition, id: string, max: bigint | undefined): number {
+  const space = spaceOf(definition)
+  const all = space.integers.count
+  if (all === 0n) return 1
+  const below = 10n ** BigInt(Math.max(0, space.widest - 1)) - 1n
+  const share = (part: bigint, whole: bigint) =>
+    Math.min(1, Math.max(0.001, Number((part * 4096n) / whole) / 4096))
+  const zeros = share(space.count(0n, below).count, all)
+  if (id === 'number-read' || id.startsWith('octal')) return zeros
+  if (max === undefined) return 1
+  if (id.startsWith('clamped')) return share(space.count(max + 1n, 10n ** 60n).count, all)
+  const short = share(below < max ? below : max, max)
+  return id.includes('uint') ? short : (1 + short) / 2
+}
+
+const STOPS = 'octal as far as it goes'
 
 const nothingOf = (sums: Sums): Sums => {
   const zeros = sums.scores.map(() => 0)
@@ -161,9 +206,12 @@ const nothingOf = (sums: Sums): Sums => {
     wide: 0,
     zeros: 0,
     formed: 0,
+    padded: 0,
+    tiny: 0,
     scores: zeros,
     extra: zeros,
     hits: zeros,
+    digits: sums.digits.map(() => 0),
     held: zeros,
     near: zeros,
   }
@@ -171,15 +219,24 @@ const nothingOf = (sums: Sums): Sums => {
 
 // Columns are seldom even. That all values lie below a limit says something only where they come up to
 // it; that short ones do, only where wider ones stand between them.
-function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums): boolean {
+function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, all: Sums): boolean {
+  if (id.startsWith('cut-short')) {
+    // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
+    // or there are clean values, and none of them starts with the zeros that would have been lost.
+    const hits = to.hits[i]! - from.hits[i]!
+    const padded = to.padded - from.padded
+    if ((to.short - from.short - hits) * 20 > hits) return false
+    const clean = all.wide >= 20 && all.zeros === 0
+    return padded > 0 ? padded * 50 >= hits : clean || (all.misfits < 30 && all.fits === 0)
+  }
   if (nearly === undefined) return true
   const held = to.held[i]! - from.held[i]!
   const near = to.near[i]! - from.near[i]!
   if (max !== undefined) return held >= 32 && near * 32 >= held
   const short = to.short - from.short
-  const between = short >= 8 && to.wide - from.wide >= 4 * short
+  const between = short >= 3 && to.wide - from.wide >= 4 * short
   // What stops at an 8 or 9 leaves short numbers of any length.
-  return between && (id === 'octal as far as it goes' || near * 8 >= short)
+  return between && (id === STOPS ? (to.tiny - from.tiny) * 4 >= short : near * 8 >= short)
 }
 
 // Evidence for a process that was at work on all rows between two places.
@@ -193,19 +250,47 @@ function total(
 ): number {
   const misfits = to.misfits - from.misfits
   const hits = to.hits[i]! - from.hits[i]!
-  // Where values stand in printed forms, one that fits was not printed, whatever the process.
+  // One repaired row breaks no run; many values that the process would have changed say it was not at
+  // work on all rows. So do those that fit among others that stand in printed forms.
+  const against = usual === 0 ? (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT : 0
   const printed = (to.formed - from.formed) * 2 > misfits
+  const bare = to.fits - from.fits - (to.zeros - from.zeros)
+  if (against * 10 > hits || (printed && bare * 10 > hits)) return -Infinity
   const flat = printed
-    ? IN * hits + OUT * (misfits - hits)
+    ? IN * hits + OUT * (misfits - hits + against)
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
   const space = spaceOf(definition)
   if (id.startsWith('wrapped') && max !== undefined)
     return flat + (fair ? wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!) : 0)
   if (!fair) return flat
+  if (id === 'short-display') return flat + to.extra[i]! - from.extra[i]! - dropped(from, to)
   const alike = new Set(space.layouts.map(({ places }) => places.length)).size === 1
   const narrow =
     id === 'octal' && alike ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + to.extra[i]! - from.extra[i]! + narrow * (to.short - from.short)
+}
+
+// Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
+// neighbours, and not to fewer.
+function dropped(from: Sums, to: Sums): number {
+  const counts = to.digits.map((count, k) => count - from.digits[k]!)
+  const all = counts.reduce((sum, count) => sum + count, 0)
+  let usual = counts.length - 1
+  while (usual > 0 && counts[usual]! * 20 < all) usual--
+  return counts.reduce(
+    (sum, count, k) => (k < usual ? sum + count * (usual - k) * Math.log2(10) * UNIT : sum),
+    0,
+  )
+}
+
+// The same for a process that was at work in some runs.
+function runwise(i: number, runs: readonly Run<Sums>[], all: Sums, fair: boolean): number {
+  let sum = OUT * all.misfits
+  for (const { from, to, score } of runs) {
+    sum += score - RUN_BITS * UNIT - OUT * (to.known.misfits - from.known.misfits)
+    if (fair) sum += to.known.extra[i]! - from.known.extra[i]!
+  }
+  return runs.length ? sum : -Infinity
 }
 
 // How many values wrap round to one, in 1/256 bit.
@@ -216,17 +301,30 @@ function wrapsOf(space: Space, id: string, max: bigint): number {
 
 // The same for a process that was at work here and there: each value that it explains was met as often
 // as it strikes, each that fits as often as it does not.
-function scattered(i: number, from: Sums, to: Sums, fair: boolean): number {
+function scattered(
+  definition: Definition,
+  { id, max }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  fair: boolean,
+): number {
   const hits = to.hits[i]! - from.hits[i]!
   const fits = to.fits - from.fits
   const misfits = to.misfits - from.misfits
   if (hits === 0) return OUT * misfits
   const rate = hits / (fits + misfits + 1)
+  // That so many values are shown to be damaged sets the rate; what speaks for a process is which ones.
+  const showing = -Math.log2(shows(definition, id, max)) * UNIT * hits
+  const many =
+    id.startsWith('wrapped') && max !== undefined
+      ? wrapsOf(spaceOf(definition), id, max) * hits
+      : to.extra[i]! - from.extra[i]!
   return (
     (IN + Math.log2(rate) * UNIT) * hits +
     OUT * (misfits - hits) +
     Math.log2(1 - rate) * UNIT * fits +
-    (fair ? to.extra[i]! - from.extra[i]! : 0)
+    (fair ? many + showing : id === 'number-read' ? showing : 0)
   )
 }
 
@@ -253,9 +351,20 @@ const FORM_CHANNELS: Partial<Record<FindingCode, string>> & Record<string, strin
   'display-stored': 'display',
 }
 
+// What clean values start with tells which originals are likely; but only where those that start with
+// zeros are among them: a column that was read as numbers has none left.
+function usualStarts({ sums, starts }: EvidenceState): EvidenceRun['usual'] {
+  const all = starts.reduce((sum, count) => sum + count, 0)
+  if (all < 20 || sums.zeros * 5 < all) return undefined
+  return (text) => {
+    const two = /^\d\d/.exec(text)
+    return two ? (100 * (starts[Number.parseInt(two[0], 10)]! + 0.5)) / (all + 50) : 1
+  }
+}
+
 // One in ten should start with a zero; that none does says something only where all other digits are
 // about as frequent as they should be.
-function zerosAbsent(definition: Definition, { sums, firsts }: EvidenceState): number {
+function zerosAbsent(definition: Definition, { sums, starts }: EvidenceState): number {
   const space = spaceOf(definition)
   const { widest } = space
   if (widest < 2 || sums.zeros > 0 || sums.short > 0) return 0
@@ -264,7 +373,9 @@ function zerosAbsent(definition: Definition, { sums, firsts }: EvidenceState): n
       (space.count(0n, 10n ** BigInt(widest - 1) - 1n).count * 10_000n) /
         (space.integers.count || 1n),
     ) / 10_000
-  const others = firsts.slice(1)
+  const others = Array.from({ length: 9 }, (_, i) =>
+    starts.slice((i + 1) * 10, (i + 2) * 10).reduce((sum, count) => sum + count, 0),
+  )
   const even = others.every((count) => count * 27 >= sums.fits)
   return share > 0.02 && share < 0.5 && even ? Math.floor(-Math.log2(1 - share) * sums.fits) : 0
 }

@@ -49,6 +49,8 @@ const OVERFLOW =
 export interface Context {
   /** What the neighbours say of each process. */
   readonly lift: Lift
+  /** How often originals start as this one does. */
+  readonly usual?: ((text: string) => number) | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
 }
@@ -74,7 +76,7 @@ export function judge(
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = hypotheses(definition, seen)
-  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context?.lift)
+  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context)
   const { possible, counted, beyondList, whole, ranked } = weighed
   const first = ranked[0]
   if (possible === 0n) {
@@ -113,13 +115,13 @@ const heaviest = (ways: readonly Hypothesis[], process: string | undefined) =>
   ways.find((one) => one.process === process)?.findings ?? []
 
 // A value that fits in a run of converted ones: intact only where it is the one original left.
-function doubted(definition: Definition, seen: string, most: number, { lift }: Context): Judgement {
+function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
   const ways = hypotheses(definition, seen)
   const { possible, counted, beyondList, ranked } = weigh(
     spaceOf(definition),
     ways,
     Math.max(most, 2),
-    lift,
+    context,
   )
   const first = ranked[0]
   const same = ranked.find(({ text }) => text === seen)

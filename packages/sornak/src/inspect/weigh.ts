@@ -34,12 +34,18 @@ export interface Candidate {
 /** What the column says of a process: by how many powers of two it gains or loses. */
 export type Lift = (process: string) => number
 
+/** How often originals start as this one does, beside any other start. */
+export type Usual = (text: string) => number
+
 /** A hypothesis with the weight of each of its originals. */
 interface Weighted {
   readonly by: Hypothesis
   readonly each: number
   readonly all: number
 }
+
+/** No start is more usual than a hundred times as often as any other. */
+const MOST_USUAL = 5000
 
 interface Piece {
   readonly low: bigint
@@ -52,13 +58,17 @@ export function weigh(
   space: Space,
   hypotheses: readonly Hypothesis[],
   most: number,
-  lift: Lift = () => 0,
+  column: { readonly lift?: Lift; readonly usual?: Usual | undefined } = {},
 ): Weighed {
-  const every = weighted(space, hypotheses, lift)
+  const { lift = () => 0, usual = () => 1 } = column
+  const every = weighted(space, hypotheses, lift, usual)
   const kept = likely(every)
   const mass = every.reduce((sum, { all }) => sum + all, 0)
-  const pieces = split(kept)
-  const texts = single(space, kept, pieces)
+  const pieces = split(kept).map((piece) => ({
+    ...piece,
+    weight: piece.weight * startOf(space, piece, usual),
+  }))
+  const texts = single(space, kept, pieces, usual)
   let total = [...texts.values()].reduce((sum, { weight }) => sum + weight, 0)
   let possible = BigInt(texts.size)
   let counted = true
@@ -104,7 +114,18 @@ export function weigh(
   }
 }
 
-function weighted(space: Space, hypotheses: readonly Hypothesis[], lift: Lift): Weighted[] {
+// Originals in one interval start alike, but for the widest.
+function startOf(space: Space, { low, high }: { low: bigint; high: bigint }, usual: Usual): number {
+  const [first] = space.list(low, high, 1)
+  return first === undefined ? 1 : usual(first)
+}
+
+function weighted(
+  space: Space,
+  hypotheses: readonly Hypothesis[],
+  lift: Lift,
+  usual: Usual,
+): Weighted[] {
   // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
   const lifts = hypotheses.map(({ process }) => lift(process))
   const top = Math.max(0, ...lifts)
@@ -119,7 +140,11 @@ function weighted(space: Space, hypotheses: readonly Hypothesis[], lift: Lift): 
         : Number(space.count(originals.low, originals.high).count)
     if (count === 0) return
     const each = per === 'all' ? scaled[i]! / count : scaled[i]!
-    every.push({ by, each, all: each * count })
+    const start =
+      originals.kind === 'texts'
+        ? originals.texts.reduce((sum, text) => sum + usual(text), 0) / count
+        : startOf(space, originals, usual)
+    every.push({ by, each, all: each * count * start })
   })
   const mass = every.reduce((sum, { all }) => sum + all, 0)
   hypotheses.forEach((by, i) => {
@@ -127,9 +152,14 @@ function weighted(space: Space, hypotheses: readonly Hypothesis[], lift: Lift): 
     if (originals.kind !== 'subset') return
     const all = scaled[i]!
     // What is left out anyway need not be counted.
-    const small = all * 50 < mass * (1 - MEND_ODDS)
+    const small = all * MOST_USUAL < mass * (1 - MEND_ODDS)
     const count = small ? 1 : Number(originals.subset.count)
-    if (count > 0) every.push({ by, each: all / count, all })
+    if (count === 0) return
+    const texts = small ? [] : textsOf(originals)
+    const start = texts.length
+      ? texts.reduce((sum, text) => sum + usual(text), 0) / texts.length
+      : 1
+    every.push({ by, each: all / count, all: all * start })
   })
   return every
 }
@@ -172,6 +202,7 @@ function single(
   space: Space,
   hypotheses: readonly Weighted[],
   pieces: readonly Piece[],
+  usual: Usual,
 ): Map<string, Single> {
   const by = new Map<string, Weighted[]>()
   const known = new Map<string, string>()
@@ -196,7 +227,7 @@ function single(
           ? piece
           : undefined
       const all = heaviest([...new Set([...list, ...(home?.by ?? [])])])
-      return [text, { weight: sum(all), by: all, piece: home }]
+      return [text, { weight: sum(all) * usual(text), by: all, piece: home }]
     }),
   )
 }

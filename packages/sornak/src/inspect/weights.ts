@@ -23,7 +23,7 @@ export const EACH = {
   /** Digits that were read as a number and filled up again, to a width too narrow. */
   repadded: 0.0001,
   /** Single precision is seldom chosen for long numbers. */
-  binary32: 0.0001,
+  binary32: 0.000005,
 } as const
 
 /** For all originals together that are possible in this way. */
