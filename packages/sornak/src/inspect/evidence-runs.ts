@@ -254,8 +254,7 @@ function total(
   // work on all rows. So do those that fit among others that stand in printed forms.
   const against = usual === 0 ? (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT : 0
   const printed = (to.formed - from.formed) * 2 > misfits
-  const bare = to.fits - from.fits - (to.zeros - from.zeros)
-  if (against * 10 > hits || (printed && bare * 10 > hits)) return -Infinity
+  if (against * 10 > hits || (printed && (to.fits - from.fits) * 10 > hits)) return -Infinity
   const flat = printed
     ? IN * hits + OUT * (misfits - hits + against)
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
@@ -315,7 +314,9 @@ function scattered(
   if (hits === 0) return OUT * misfits
   const rate = hits / (fits + misfits + 1)
   // That so many values are shown to be damaged sets the rate; what speaks for a process is which ones.
-  const showing = -Math.log2(shows(definition, id, max)) * UNIT * hits
+  // A printed form or a mark shows by itself.
+  const formed = (to.formed - from.formed) * 2 > misfits
+  const showing = formed ? 0 : -Math.log2(shows(definition, id, max)) * UNIT * hits
   const many =
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(spaceOf(definition), id, max) * hits
