@@ -3,8 +3,9 @@
 // but damaged rows. What comes back is held against what was there before.
 //
 //   node bench/verdicts.mjs            the table of totals, by identifier and by conversion
-//   node bench/verdicts.mjs --json     the figures, for the tests
+//   node bench/verdicts.mjs --json     the figures, for the tests; --every=5 for a fifth of the cases
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
+//   node bench/verdicts.mjs --unmended every value that could be mended and was not; --only=TEXT for some cases
 
 import { readFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
@@ -86,12 +87,14 @@ const at = (...keys) => {
   return table.get(key)
 }
 
+/** Only every so many case, for a quick look. */
+const every = Number(process.argv.find((word) => word.startsWith('--every='))?.slice(8) ?? 1)
 const workers = Math.min(4, availableParallelism())
 const said = []
 const say = (...words) => said.push(words.map(String).join(' '))
 if (!isMainThread) {
   cases.forEach((one, i) => {
-    if (i % workers === workerData) measure(one)
+    if (i % every === 0 && (i / every) % workers === workerData) measure(one)
   })
   parentPort.postMessage({ said, table: [...table] })
 }

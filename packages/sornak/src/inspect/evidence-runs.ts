@@ -316,7 +316,9 @@ function scattered(
   // That so many values are shown to be damaged sets the rate; what speaks for a process is which ones.
   // A printed form or a mark shows by itself.
   const formed = (to.formed - from.formed) * 2 > misfits
-  const showing = formed ? 0 : -Math.log2(shows(definition, id, max)) * UNIT * hits
+  // More than it ever shows can not be its doing alone.
+  const seldom = Math.max(rate, shows(definition, id, max))
+  const showing = formed ? 0 : -Math.log2(seldom) * UNIT * hits
   const many =
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(spaceOf(definition), id, max) * hits

@@ -124,7 +124,8 @@ export function joined<Known>(
     const outside = a.total === NEVER || b.total === NEVER ? NEVER : a.total + b.total
     const inside = c.total === NEVER || d.total === NEVER ? NEVER : c.total + d.total
     if (outside === NEVER && inside === NEVER) return nowhere
-    return inside > outside ? through(c, d, move) : through(a, b, move)
+    if (inside !== outside) return inside > outside ? through(c, d, move) : through(a, b, move)
+    return earlier(through(c, d, move), through(a, b, move))
   }
   return {
     ways: [
@@ -132,6 +133,20 @@ export function joined<Known>(
       [cell(1, 0), cell(1, 1)],
     ],
   }
+}
+
+// Of two ways that are as good, the one whose last run begins or ends first, as row by row it would have
+// been found first.
+function earlier<Known>(a: Way<Known>, b: Way<Known>): Way<Known> {
+  const row = (mark: Mark<Known> | undefined) => mark?.row ?? -1
+  if (row(a.open) !== row(b.open)) return row(a.open) < row(b.open) ? a : b
+  let [one, two] = [a.closed, b.closed]
+  for (; one && two; one = one.before, two = two.before) {
+    if (one === two) return a
+    if (one.to.row !== two.to.row) return one.to.row < two.to.row ? a : b
+    if (row(one.from) !== row(two.from)) return row(one.from) < row(two.from) ? a : b
+  }
+  return two ? a : b
 }
 
 function through<Known>(
