@@ -32,6 +32,7 @@ export interface FileOptions {
   readonly reveal: boolean
   readonly candidates: number
   readonly allowMissing: boolean
+  readonly profile: boolean
 }
 
 export interface InspectedFile {

@@ -57,6 +57,10 @@ program
   .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
   .option('--stdin-name <name>', 'the file name that standard input stands for')
   .option('--allow-missing', 'a bound column may be missing')
+  .option(
+    '--profile',
+    'padding and precision of each column too, and what number columns would lose',
+  )
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(

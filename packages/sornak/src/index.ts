@@ -79,6 +79,13 @@ export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
 export {
+  profiler,
+  type Padding,
+  type Profile,
+  type Profiler,
+  type TypeLoss,
+} from './inspect/profile.js'
+export {
   inspection,
   type Inspection,
   type RaggedRecord,
@@ -86,6 +93,7 @@ export {
 } from './inspect/inspection.js'
 export {
   columnLine,
+  profileLines,
   errorLine,
   json,
   summaryLine,

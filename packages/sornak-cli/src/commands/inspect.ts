@@ -11,6 +11,7 @@ import {
   meansFile,
   nearest,
   PLAIN,
+  profileLines,
   summaryLine,
   summaryText,
   valueLine,
@@ -44,6 +45,7 @@ export interface InspectFlags extends BindFlags {
   readonly encoding?: string
   readonly stdinName?: string
   readonly allowMissing?: boolean
+  readonly profile?: boolean
   readonly color: boolean
 }
 
@@ -148,6 +150,7 @@ interface Run {
     readonly reveal: boolean
     readonly candidates: number
     readonly allowMissing: boolean
+    readonly profile: boolean
   }
 }
 
@@ -166,6 +169,7 @@ function prepare(files: readonly string[], flags: InspectFlags): Run {
     reveal: flags.reveal === true,
     candidates: Number.parseInt(flags.candidates, 10),
     allowMissing: flags.allowMissing === true,
+    profile: flags.profile === true,
   }
   return {
     rules,
@@ -258,7 +262,7 @@ interface Report {
 function jsonlReport(output: Output): Report {
   return {
     async file(name, file, accepted, fail, failOn, errors) {
-      return collect(
+      const tallies = await collect(
         name,
         file,
         accepted,
@@ -271,6 +275,8 @@ function jsonlReport(output: Output): Report {
           output.write(`${errorLine(raggedError(name, ragged))}\n`)
         },
       )
+      for (const tally of tallies) for (const line of profileLines(tally)) output.write(`${line}\n`)
+      return tallies
     },
     error: (line) => output.write(`${errorLine(line)}\n`),
     end: (summary) => output.write(`${summaryLine(summary)}\n`),
@@ -319,8 +325,9 @@ async function collect(
 ): Promise<ColumnTally[]> {
   const tallies = new Map<string, ColumnTally>()
   const runs = file.columns.filter((one) => !accepted(one))
-  for (const { column, values, intact, blank } of file.inspection.counts) {
-    const tally = columnTally(name, column, runs)
+  for (const { column, values, intact, blank, profiles } of file.inspection.counts) {
+    const known = [...profiles].map(([key, one]) => [key, one.profile()] as const)
+    const tally = columnTally(name, column, runs, known)
     tally.values = values
     tally.verdicts.intact = intact
     tally.verdicts.blank = blank

@@ -14,6 +14,7 @@ import {
   type ColumnFinding,
   type ValueFinding,
 } from './finding.js'
+import { profiler, type Profiler } from './profile.js'
 import { spool, type Spool } from './spool.js'
 import type { Bound, BoundColumn, Table } from './table.js'
 import { judge, saysNothing } from './verdict.js'
@@ -23,6 +24,8 @@ export interface InspectOptions {
   /** How many candidates to list. */
   readonly candidates: number
   readonly quote: number
+  /** Ask for padding and precision too. */
+  readonly profile?: boolean
 }
 
 /** A record that is not as wide as the header. */
@@ -40,6 +43,8 @@ export interface ColumnCounts {
   values: number
   intact: number
   blank: number
+  /** Where it was asked for: one for each identifier of the column. */
+  readonly profiles: ReadonlyMap<string, Profiler>
 }
 
 export interface Inspection {
@@ -71,6 +76,11 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     values: 0,
     intact: 0,
     blank: 0,
+    profiles: new Map(
+      options.profile === true
+        ? boundsOf(column.choice).map(({ definition }) => [definition.key, profiler(definition)])
+        : [],
+    ),
   }))
   const second = spool()
   const evidence = new Map<Bound, ColumnEvidence>()
@@ -88,6 +98,9 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const { column } = count
       const bound = choiceOf(view, column)
       const state = quickLook(view, column, bound)
+      const profile =
+        bound && state !== 'blank' ? count.profiles.get(bound.definition.key) : undefined
+      if (profile && column.index < view.fields) profile.add(textOf(view, column.index))
       if (state === 'blank') count.blank++
       else if (state === 'fits') {
         count.intact++

@@ -27,13 +27,20 @@ export const valueLine = (finding: ValueFinding): string => json(finding)
 
 export const columnLine = (finding: ColumnFinding): string => json(finding)
 
+/** Padding and precision of one column under one identifier. */
+export function profileLines({ file, column, profiles }: ColumnTally): string[] {
+  return profiles.map(([identifier, profile]) =>
+    json({ kind: 'profile', file, column, identifier, ...profile }),
+  )
+}
+
 export const errorLine = (error: ErrorLine): string => json({ kind: 'error', ...error })
 
 export function summaryLine({ columns, ...rest }: Summary): string {
   return json({
     kind: 'summary',
     ...rest,
-    columns: columns.map(({ findings, runs: _, ...column }) => ({
+    columns: columns.map(({ findings, runs: _runs, profiles: _profiles, ...column }) => ({
       ...column,
       findings: Object.fromEntries([...findings].map(([code, { count }]) => [code, count])),
     })),

@@ -3,6 +3,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import type { ColumnFinding, ValueFinding } from '../inspect/finding.js'
+import type { Profile } from '../inspect/profile.js'
 import type { BoundColumn } from '../inspect/table.js'
 import { VERDICTS, type Verdict } from '../inspect/verdict.js'
 
@@ -17,6 +18,8 @@ export interface ColumnTally {
   accepted: number
   /** What its rows say together. */
   readonly runs: readonly ColumnFinding[]
+  /** Padding and precision by identifier, where they were asked for. */
+  readonly profiles: readonly (readonly [identifier: string, profile: Profile])[]
 }
 
 export interface FindingTally {
@@ -41,6 +44,7 @@ export function columnTally(
   file: string,
   { header, choice }: BoundColumn,
   runs: readonly ColumnFinding[] = [],
+  profiles: ColumnTally['profiles'] = [],
 ): ColumnTally {
   const bounds = choice.kind === 'one' ? [choice.to] : [...choice.cases.values()]
   return {
@@ -54,6 +58,7 @@ export function columnTally(
     >,
     findings: new Map(),
     accepted: 0,
+    profiles,
     runs: runs.filter(({ column }) => column === header),
   }
 }

@@ -5,6 +5,7 @@ import { FINDINGS } from '../channel/findings.js'
 import type { FindingCode } from '../channel/channel.js'
 import type { ValueFinding } from '../inspect/finding.js'
 import { about } from '../inspect/messages.js'
+import type { Profile } from '../inspect/profile.js'
 import { VERDICTS, type Verdict } from '../inspect/verdict.js'
 import type { ErrorLine, Summary } from './jsonl.js'
 import type { ColumnTally, FindingTally, RowRanges } from './tally.js'
@@ -105,7 +106,39 @@ function columnLines(tally: ColumnTally, paint: Paint): string[] {
   for (const { why } of runs.slice(0, MOST_RUNS)) lines.push(wrap(why, 6))
   if (runs.length > MOST_RUNS)
     lines.push(`      and ${plural(runs.length - MOST_RUNS, 'run')} more`)
+  for (const [, profile] of tally.profiles) lines.push(...profileText(tally, profile, paint))
   return lines
+}
+
+function profileText(tally: ColumnTally, profile: Profile, paint: Paint): string[] {
+  const { widths, padding, leadingZeros, beyond15, beyond53, types, store } = profile
+  const list = Object.entries(widths).map(([width, count]) => `${width} (${number(count)})`)
+  const safe = tally.findings.get('zeros-lost')?.verdicts.get('mendable') ?? 0
+  const short = padding.short
+    ? `${number(padding.short)} short, of which ${number(Math.min(safe, padding.short))} can be padded safely`
+    : 'none short'
+  const losses = types.filter(({ lost }) => lost > 0)
+  return [
+    `  ${paint.warn('Padding and precision')}`,
+    wrap(`Widths in digits: ${list.join(', ') || 'no values of digits only'}.`, 6),
+    wrap(
+      `Padding: ${number(padding.right)} right, ${short}, ${number(padding.over)} with zeros too many, ${number(padding.wrong)} otherwise wrong.`,
+      6,
+    ),
+    wrap(
+      `Start with a zero: ${number(leadingZeros)}. More than 15 significant digits: ${number(beyond15)}; beyond 2^53: ${number(beyond53)}.`,
+      6,
+    ),
+    ...(losses.length
+      ? [
+          wrap(
+            `A number column would lose values: ${losses.map(({ type, lost }) => `${type} ${number(lost)}`).join(', ')}.`,
+            6,
+          ),
+        ]
+      : []),
+    wrap(`Store it as ${store}.`, 6),
+  ]
 }
 
 function findingLines(code: FindingCode, finding: FindingTally, paint: Paint): string[] {
