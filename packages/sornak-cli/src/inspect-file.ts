@@ -11,6 +11,7 @@ import {
   type Stretch,
   type Rules,
   type TableProblem,
+  type TrustedList,
   type ValueFinding,
 } from 'sornak'
 import {
@@ -33,6 +34,7 @@ export interface FileOptions {
   readonly candidates: number
   readonly allowMissing: boolean
   readonly profile: boolean
+  readonly trusted: ReadonlyMap<string, TrustedList>
 }
 
 export interface InspectedFile {

@@ -78,6 +78,7 @@ export { matcherOf, type Matcher } from './inspect/matcher.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
+export { trustedList, type TrustedList } from './inspect/trusted.js'
 export {
   profiler,
   type Padding,

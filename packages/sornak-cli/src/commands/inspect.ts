@@ -33,6 +33,7 @@ import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { openSource } from '../source.js'
 import { STATUS, Stop, usage } from '../stop.js'
+import { trustedLists } from '../trusted-lists.js'
 
 export interface InspectFlags extends BindFlags {
   readonly format: string
@@ -68,6 +69,7 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
     errors: 0,
   }
   const met = new Set<Accepted>()
+  const trusted = await trustedLists(run.rules, run.base)
 
   for (const { path, name, rule } of run.files) {
     let source
@@ -76,7 +78,7 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
       const file = await inspectFile(
         source,
         rule,
-        run.options,
+        { ...run.options, trusted },
         progress(name, flags.quiet === true),
       )
       const accept = await acceptance(run.rules, name, run.base, file, met)

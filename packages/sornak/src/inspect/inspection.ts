@@ -14,9 +14,11 @@ import {
   type ColumnFinding,
   type ValueFinding,
 } from './finding.js'
+import { hypotheses } from './originals.js'
 import { profiler, type Profiler } from './profile.js'
 import { spool, type Spool } from './spool.js'
 import type { Bound, BoundColumn, Table } from './table.js'
+import type { TrustedList } from './trusted.js'
 import { judge, saysNothing } from './verdict.js'
 
 export interface InspectOptions {
@@ -24,6 +26,8 @@ export interface InspectOptions {
   /** How many candidates to list. */
   readonly candidates: number
   readonly quote: number
+  /** Lists that are known to be right, by identifier. */
+  readonly trusted?: ReadonlyMap<string, TrustedList>
   /** Ask for padding and precision too. */
   readonly profile?: boolean
 }
@@ -104,13 +108,19 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       if (state === 'blank') count.blank++
       else if (state === 'fits') {
         count.intact++
+        const list = trustedFor(bound!)
+        if (list) list.claim(textOf(view, column.index))
         evidence
           .get(bound!)!
           .fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, { ...place })
       } else {
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''
-        if (!saysNothing(seen)) evidence.get(bound!)!.misfit(seen, { ...place })
+        if (saysNothing(seen)) continue
+        evidence.get(bound!)!.misfit(seen, { ...place })
+        const list = trustedFor(bound!)
+        const [one, other] = list ? list.among(hypotheses(bound!.definition, seen)) : []
+        if (list && one !== undefined && other === undefined) list.claim(one)
       }
     }
     if (again) second.add(place)
@@ -147,7 +157,9 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const run = known?.around(place.index)
       if (state === 'blank' || (state === 'fits' && run?.suspect !== true)) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
-      const judgement = judge(bound.definition, seen, options.candidates, run)
+      const trusted = trustedFor(bound)
+      const context = run && trusted ? { ...run, trusted } : run
+      const judgement = judge(bound.definition, seen, options.candidates, context)
       if (judgement.verdict === 'intact') continue
       const where = {
         file: table.file,
@@ -175,6 +187,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     }
     return { columns, again: apart(stretches) }
   }
+
+  const trustedFor = ({ definition }: Bound) => options.trusted?.get(definition.key)
 
   function keyText(view: RecordView): string | null {
     const { key } = table

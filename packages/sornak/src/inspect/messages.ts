@@ -106,9 +106,10 @@ function sentence(
   }
 }
 
-function ending({ verdict, proof, possible, counted }: Judgement): string {
+function ending({ verdict, proof, possible, counted, trusted }: Judgement): string {
   const most = counted ? '' : 'at most '
   if (verdict === 'mendable') {
+    if (trusted) return 'Exactly one member of the trusted list could have become this.'
     return proof === 'exact'
       ? 'Exactly one original is possible.'
       : 'One original is left; all others together have less than 1 chance in 1000.'

@@ -7,6 +7,7 @@ import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
+import type { TrustedList } from './trusted.js'
 import { weigh, type Candidate, type Lift } from './weigh.js'
 import { MOST_AMBIGUOUS } from './weights.js'
 
@@ -35,6 +36,8 @@ export interface Judgement {
   readonly possible: bigint | null
   /** False where `possible` is an upper bound. */
   readonly counted: boolean
+  /** A list that is known to be right told which original it is. */
+  readonly trusted?: true
   /** Why the text itself does not fit; undefined where it does. */
   readonly fit: Fit | undefined
 }
@@ -51,6 +54,8 @@ export interface Context {
   readonly lift: Lift
   /** How often originals start as this one does. */
   readonly usual?: ((text: string) => number) | undefined
+  /** A list that is known to be right. */
+  readonly trusted?: TrustedList | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
 }
@@ -100,6 +105,27 @@ export function judge(
       candidates: [first],
     }
   }
+  const known = trustedMember(ways, context?.trusted)
+  // Two rows that lay claim to one member leave both open.
+  if (known !== undefined && context!.trusted!.claims(known) > 1)
+    return {
+      ...common,
+      verdict: 'ambiguous',
+      mend: undefined,
+      proof: undefined,
+      candidates: [{ text: known, odds: 1, by: [] }],
+    }
+  if (known !== undefined)
+    return {
+      ...common,
+      verdict: 'mendable',
+      mend: known,
+      proof: 'exact',
+      trusted: true,
+      possible: 1n,
+      counted: true,
+      candidates: [{ text: known, odds: 1, by: [] }],
+    }
   const verdict = possible <= MOST_AMBIGUOUS && !beyondList ? 'ambiguous' : 'lost'
   return {
     ...common,
@@ -108,6 +134,15 @@ export function judge(
     proof: undefined,
     candidates: verdict === 'lost' ? [] : ranked.slice(0, most),
   }
+}
+
+// The one member of a list known to be right that could have become what is seen.
+function trustedMember(
+  ways: readonly Hypothesis[],
+  list: TrustedList | undefined,
+): string | undefined {
+  const [one, other] = list?.among(ways) ?? []
+  return other === undefined ? one : undefined
 }
 
 // No original can be listed: what the heaviest way would have done.
