@@ -115,3 +115,21 @@ describe('a trusted list', () => {
     expect(judged(['4.1E+15'], 'Number\n1\n').status).toBe(2)
   })
 })
+
+test('a value that must be unique is told where it stands again, and stays what it is', () => {
+  const cwd = folder({
+    'a.csv': 'No\n00417\n00418\n00417\n417\n',
+    'sornak.yaml':
+      'sornak: 1\nidentifiers: { no: { stored: "{5}", unique: true, sensitivity: open } }\ncolumns: [{ in: a.csv, bind: { No: no } }]\n',
+  })
+  const { out, status } = sornak(['inspect', 'a.csv', '-r', 'sornak.yaml', '--format', 'jsonl'], {
+    cwd,
+  })
+  expect(status).toBe(1)
+  const values = lines(out).filter(({ kind }) => kind === 'value')
+  expect(values.map((one) => [one['record'], one['verdict'], one['findings']])).toEqual([
+    [3, 'intact', ['duplicate']],
+    [4, 'mendable', ['zeros-lost']],
+  ])
+  expect(values[0]!['why']).toContain('record 1')
+})

@@ -2,7 +2,7 @@
 // second look; the second judges that as text. Values that fit never become text.
 
 import { hide } from '../identifier/reveal.js'
-import { fit } from '../identifier/fit.js'
+import { fit, keyOf } from '../identifier/fit.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
 import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
@@ -19,7 +19,7 @@ import { profiler, type Profiler } from './profile.js'
 import { spool, type Spool } from './spool.js'
 import type { Bound, BoundColumn, Table } from './table.js'
 import type { TrustedList } from './trusted.js'
-import { judge, saysNothing } from './verdict.js'
+import { asDuplicate, judge, saysNothing } from './verdict.js'
 
 export interface InspectOptions {
   readonly reveal: boolean
@@ -88,6 +88,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   }))
   const second = spool()
   const evidence = new Map<Bound, ColumnEvidence>()
+  /** Where values must be unique: the record in which each key stands first. */
+  const firsts = new Map<Bound, Map<string, number>>()
   const runs = new Map<Bound, ColumnRuns>()
   for (const { choice } of table.columns)
     for (const bound of boundsOf(choice)) evidence.set(bound, columnEvidence(bound.definition))
@@ -110,6 +112,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         count.intact++
         const list = trustedFor(bound!)
         if (list) list.claim(textOf(view, column.index))
+        if (bound!.definition.unique && !standsFirst(bound!, textOf(view, column.index), place))
+          again = true
         evidence
           .get(bound!)!
           .fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, { ...place })
@@ -155,12 +159,16 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const state = quickLook(view, column, bound)
       const known = runs.get(bound)
       const run = known?.around(place.index)
-      if (state === 'blank' || (state === 'fits' && run?.suspect !== true)) continue
+      if (state === 'blank') continue
+      const twice = state === 'fits' && bound.definition.unique
+      if (state === 'fits' && run?.suspect !== true && !twice) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
       const trusted = trustedFor(bound)
       const context = run && trusted ? { ...run, trusted } : run
       const judgement = judge(bound.definition, seen, options.candidates, context)
-      if (judgement.verdict === 'intact') continue
+      const first = twice ? firsts.get(bound)?.get(keyOf(bound.definition, seen)) : undefined
+      const again = first !== undefined && first !== record
+      if (judgement.verdict === 'intact' && !again) continue
       const where = {
         file: table.file,
         record,
@@ -168,7 +176,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         key: keyText(view),
         column: column.header,
       }
-      found.push(valueFinding(where, bound.definition, judgement, seen, options.reveal, run))
+      const whole = again ? asDuplicate(judgement, first) : judgement
+      found.push(valueFinding(where, bound.definition, whole, seen, options.reveal, run))
     }
     return found
   }
@@ -186,6 +195,16 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       }
     }
     return { columns, again: apart(stretches) }
+  }
+
+  // Notes the key where it is new.
+  function standsFirst(bound: Bound, text: string, place: RecordPlace): boolean {
+    let keys = firsts.get(bound)
+    if (!keys) firsts.set(bound, (keys = new Map()))
+    const key = keyOf(bound.definition, text)
+    if (keys.has(key)) return false
+    keys.set(key, place.index - firstRecord + 1)
+    return true
   }
 
   const trustedFor = ({ definition }: Bound) => options.trusted?.get(definition.key)

@@ -73,6 +73,8 @@ function sentence(
       return 'It is written with digits of another script.'
     case 'display-stored':
       return 'It stands as it is shown, not as it is stored.'
+    case 'duplicate':
+      return `It must be unique, and stands in record ${judgement.first} already.`
     case 'missing-mark':
       return 'A program wrote a word for a missing value.'
     case 'missing':

@@ -38,6 +38,8 @@ export interface Judgement {
   readonly counted: boolean
   /** A list that is known to be right told which original it is. */
   readonly trusted?: true
+  /** The record in which a value stands first that must be unique. */
+  readonly first?: number
   /** Why the text itself does not fit; undefined where it does. */
   readonly fit: Fit | undefined
 }
@@ -174,6 +176,11 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
 
 /** Odds at which a value among converted ones is still taken as it stands. */
 const STILL_INTACT = 0.9
+
+/** The same verdict on a value that must be unique and stands in an earlier record too. */
+export function asDuplicate(judgement: Judgement, first: number): Judgement {
+  return { ...judgement, findings: [...judgement.findings, 'duplicate'], first }
+}
 
 /** Blank, or a word or mark that stands in place of a value. */
 export function saysNothing(seen: string): boolean {

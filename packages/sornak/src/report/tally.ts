@@ -64,7 +64,8 @@ export function columnTally(
 }
 
 export function addFinding(tally: ColumnTally, finding: ValueFinding): void {
-  tally.verdicts[finding.verdict]++
+  // A duplicate is intact, and was counted so.
+  if (finding.verdict !== 'intact') tally.verdicts[finding.verdict]++
   // It was counted among those that fit.
   if (finding.verdict === 'suspect') tally.verdicts.intact--
   if (finding.finding === null) return

@@ -77,7 +77,8 @@ export function summaryText(summary: Summary, revealed: boolean, paint: Paint): 
     lines.push(
       `  ${paint.bad(number(total.misfit))} fit nothing that is known; ask where they were entered.`,
     )
-  if (bad === 0 && errors === 0) lines.push(`  ${paint.good('Nothing to report.')}`)
+  const quiet = columns.every(({ findings, runs }) => findings.size === 0 && runs.length === 0)
+  if (bad === 0 && errors === 0 && quiet) lines.push(`  ${paint.good('Nothing to report.')}`)
   for (const notice of notices) lines.push(paint.warn(`  ${notice}`))
   if (bad && !revealed)
     lines.push(
