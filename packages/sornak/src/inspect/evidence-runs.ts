@@ -139,7 +139,7 @@ function comparison(
     return { best, most }
   }
   const lifted = (sums: readonly number[]): Lift => {
-    const base = sums[place.get('number-read') ?? place.get('evaluated')!]!
+    const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0

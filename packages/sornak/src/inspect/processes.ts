@@ -57,10 +57,10 @@ export function processesOf(definition: Definition): Process[] {
   const list: Process[] = [
     ...FORMS.map((code) => never(`form ${code}`)),
     ...['marks', 'display', 'look-alike', 'sign'].map(never),
-    unlessHeld(space, 'evaluated', unlessCode, 69, 101),
-    unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
-    unlessHeld(space, 'base-sixty', unless(58), 58),
-    unlessHeld(space, 'date-guess', unless(45, 47), 45, 47),
+    ...unlessHeld(space, 'evaluated', unlessCode, 69, 101),
+    ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
+    ...unlessHeld(space, 'base-sixty', unless(58), 58),
+    ...unlessHeld(space, 'date-guess', unless(45, 47), 45, 47, 77),
   ]
   const lengths = space.layouts.map(({ places }) => places.length)
   for (let length = 1; length < Math.min(Math.max(...lengths), 25); length++)
@@ -112,17 +112,17 @@ function unless(...codes: number[]): NonNullable<Process['fits']> {
   }
 }
 
-// Asked only where values can hold such characters at all.
+// Watched for only where values can hold such characters at all.
 function unlessHeld(
   space: Space,
   id: string,
   fits: NonNullable<Process['fits']>,
   ...codes: number[]
-): Process {
+): Process[] {
   const holds = space.layouts.some(({ places }) =>
     places.some(({ chars }) => codes.some((code) => chars.includes(code))),
   )
-  return holds ? { id, usual: 0, fits } : { id, usual: 0 }
+  return holds ? [{ id, usual: 0, fits }] : []
 }
 
 // 12E5: digits, an E, digits.

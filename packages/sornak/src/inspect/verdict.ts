@@ -9,7 +9,7 @@ import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { TrustedList } from './trusted.js'
 import { weigh, type Candidate, type Lift } from './weigh.js'
-import { MOST_AMBIGUOUS } from './weights.js'
+import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -209,8 +209,11 @@ function blank({ required }: Definition, findings: FindingCode[]): Judgement {
 // The findings of the likeliest original, outermost first. Whether zeros came or went shows only from
 // the original itself.
 function findingsOf(definition: Definition, seen: string, { text, by }: Candidate): FindingCode[] {
-  const findings = new Set<FindingCode>(by[0]?.findings ?? [])
-  if (definition.zeros === 'significant' && by[0]?.channels.some((id) => NUMERIC.has(id))) {
+  // A value in one of its own display forms stands as it is shown, whatever else could print it so.
+  const way =
+    by.find((one) => one.process === 'display' && one.weight === TOGETHER.displayed) ?? by[0]
+  const findings = new Set<FindingCode>(way?.findings ?? [])
+  if (definition.zeros === 'significant' && way?.channels.some((id) => NUMERIC.has(id))) {
     const before = leadingZeros(text)
     const now = leadingZeros(seen)
     if (before > now || (text.startsWith('+') && !seen.includes('+'))) findings.add('zeros-lost')

@@ -172,6 +172,8 @@ function outcome(
     const list = candidates.slice(0, 3).join(', ')
     return `one of ${about(possible ?? 0n)}${list && !/•/.test(list) ? `: ${list}${(possible ?? 0n) > 3n ? ', …' : ''}` : ''}`
   }
+  if (verdict === 'suspect')
+    return `one of ${about(possible ?? 0n)}: it fits, but the rows around it were converted`
   if (verdict === 'lost')
     return possible === null ? 'nothing of it is left' : `one of ${about(possible)}`
   return why
