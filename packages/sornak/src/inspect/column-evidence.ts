@@ -225,7 +225,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     }
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
-    if (bare !== undefined) leaveAlone(bare, found)
+    const stands = bare !== undefined && fitsAs(bare)
+    if (bare !== undefined) leaveAlone(bare, stands, found)
     const short = index.get('short-display')
     // Few digits are no fewer than all there are.
     if (short !== undefined && found.has(index.get('form exponent')!) && !found.has(short))
@@ -240,7 +241,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
           if (shown !== undefined) digits[Math.min(MOST_DIGITS, shown)]!++
         }
         if (/^0\d+$/.test(seen)) padded++
-        if (bare !== undefined && bare.length < space.widest) {
+        if (bare !== undefined && bare.length < space.widest && !stands) {
           narrow++
           if (bare.length * 2 <= space.widest) tiny++
         } else if (bare !== undefined) full++
@@ -261,8 +262,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // Behind a tail or grouping stands a number: a process that leaves it as it is explains it too. Where it
   // fits, that is every process that leaves it alone; else those that are about large numbers only.
-  function leaveAlone(bare: string, found: Map<number, bigint>): void {
-    const stands = fitsAs(bare)
+  function leaveAlone(bare: string, stands: boolean, found: Map<number, bigint>): void {
     if (!stands && !found.has(index.get('number-read') ?? -1)) return
     const bytes = bytesOf(bare)
     for (const { i, fits: ask } of asked) {

@@ -95,7 +95,7 @@ export function judge(
     possible,
     fit: fitted,
     findings: first
-      ? findingsOf(definition, seen, first)
+      ? findingsOf(definition, seen, first, ways)
       : heaviest(ways, weighed.processes[0]?.[0]),
   }
   if (first && possible === 1n && counted) {
@@ -208,10 +208,21 @@ function blank({ required }: Definition, findings: FindingCode[]): Judgement {
 
 // The findings of the likeliest original, outermost first. Whether zeros came or went shows only from
 // the original itself.
-function findingsOf(definition: Definition, seen: string, { text, by }: Candidate): FindingCode[] {
+function findingsOf(
+  definition: Definition,
+  seen: string,
+  { text, by }: Candidate,
+  ways: readonly Hypothesis[],
+): FindingCode[] {
   // A value in one of its own display forms stands as it is shown, whatever else could print it so.
-  const way =
-    by.find((one) => one.process === 'display' && one.weight === TOGETHER.displayed) ?? by[0]
+  const shown = ways.find(
+    ({ process, weight, originals }) =>
+      process === 'display' &&
+      weight === TOGETHER.displayed &&
+      originals.kind === 'texts' &&
+      originals.texts.includes(text),
+  )
+  const way = shown ?? by[0]
   const findings = new Set<FindingCode>(way?.findings ?? [])
   if (definition.zeros === 'significant' && way?.channels.some((id) => NUMERIC.has(id))) {
     const before = leadingZeros(text)
