@@ -45,7 +45,9 @@ export const lookAlike: Channel = {
   ],
   forward(text, form) {
     const [from = '', to = ''] = form.split(' as ')
-    return from === '' ? text : text.replaceAll(from, to)
+    // Of several that were there before, no one could tell which.
+    const before = text.split(to).length - 1
+    return from === '' || before > 1 ? text : text.replaceAll(from, to)
   },
   inverse(seen) {
     const texts = lookAlikes(seen)
@@ -64,6 +66,15 @@ export function lookAlikes(seen: string): string[] {
     for (const i of places) copy[i] = table[copy[i]!]!
     texts.add(copy.join(''))
   }
+  // All of one kind, and all but one, which was right.
+  const swapAlike = (places: readonly number[], table: Readonly<Record<string, string>>) => {
+    swap(places, table)
+    for (const kept of places.slice(0, MOST))
+      swap(
+        places.filter((i) => i !== kept),
+        table,
+      )
+  }
   if (letters.length > 0) swap(letters, DIGIT_FOR)
   // Each subset of a few letters; of many, all that are the same letter.
   if (letters.length <= 6)
@@ -73,13 +84,13 @@ export function lookAlikes(seen: string): string[] {
         DIGIT_FOR,
       )
   for (const alike of new Set(letters.map((i) => chars[i]!)))
-    swap(
+    swapAlike(
       letters.filter((i) => chars[i] === alike),
       DIGIT_FOR,
     )
   for (const i of digits.slice(0, MOST)) swap([i], LETTERS_FOR)
   for (const alike of new Set(digits.map((i) => chars[i]!)))
-    swap(
+    swapAlike(
       digits.filter((i) => chars[i] === alike),
       LETTERS_FOR,
     )

@@ -8,7 +8,7 @@ import { spaceOf } from '../identifier/space.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { TrustedList } from './trusted.js'
-import { weigh, type Candidate, type Lift } from './weigh.js'
+import { weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
 import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
@@ -94,9 +94,7 @@ export function judge(
     counted,
     possible,
     fit: fitted,
-    findings: first
-      ? findingsOf(definition, seen, first, ways)
-      : heaviest(ways, weighed.processes[0]?.[0]),
+    findings: told(definition, seen, ways, weighed),
   }
   if (first && possible === 1n && counted) {
     return {
@@ -147,9 +145,21 @@ function trustedMember(
   return other === undefined ? one : undefined
 }
 
-// No original can be listed: what the heaviest way would have done.
-const heaviest = (ways: readonly Hypothesis[], process: string | undefined) =>
-  ways.find((one) => one.process === process)?.findings ?? []
+// Of one original, what led to it; of several, what the likeliest way of damage would have done.
+function told(
+  definition: Definition,
+  seen: string,
+  ways: readonly Hypothesis[],
+  { ranked, possible, processes }: Weighed,
+): FindingCode[] {
+  const [first] = ranked
+  if (first && possible === 1n) return findingsOf(definition, seen, first, ways)
+  const top = processes[0]?.[0]
+  const lead = ranked.find(({ by }) => by.some(({ process }) => process === top))
+  const way = (lead?.by ?? ways).find(({ process }) => process === top)
+  if (!way) return first ? findingsOf(definition, seen, first, ways) : []
+  return lead ? findingsOf(definition, seen, { ...lead, by: [way] }, ways) : [...way.findings]
+}
 
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {

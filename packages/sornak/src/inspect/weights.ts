@@ -32,8 +32,8 @@ export const TOGETHER = {
   displayed: 2,
   /** The same with other separators, or as a number printed from it. */
   displayedLoosely: 0.5,
-  /** Marks around the value; they explain the very characters that do not belong. */
-  marked: 1,
+  /** Marks around the value; they explain the characters that do not belong, if nothing says more. */
+  marked: 0.9,
   /** Letters for digits that look like them. */
   lookAlike: 1,
   /** A code that was worked out, as a power of ten or as a sum. */

@@ -1,0 +1,97 @@
+// The same damage as many programs print it: each text leads back to the original, whatever printed it.
+
+import { describe, expect, test } from 'vitest'
+import { CHANNELS, judge, type Preimage } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+
+const KINDS = {
+  card: definition({ stored: '{16}', display: '{4} {4} {4} {4}' }),
+  phone: definition({ stored: '{10}', display: '({3}) {3}-{4}' }),
+  crew: definition({ stored: '{5}', display: 'HS-{5}' }),
+  dated: definition({ stored: '{3 upper}{2}' }),
+  joint: definition({ stored: '{3}-{4}' }),
+  lane: definition({ stored: '{1}/{2}' }),
+  time: definition({ stored: '{2}:{2}' }),
+}
+
+const inside = (text: string, preimages: readonly Preimage[]) =>
+  preimages.some((one) =>
+    one.kind === 'texts'
+      ? one.texts.includes(text)
+      : one.kind === 'integers' && one.low <= BigInt(text) && BigInt(text) <= one.high,
+  )
+
+describe('an exponent in every style', () => {
+  test.each([
+    '4.30022e+15',
+    '4.3002222333344e+15',
+    '4.300222233334444E15',
+    '4.3002222E+15',
+    '4,3E+15',
+    '4.30022223333444e+015',
+    '43.0e14',
+    '4.3e15',
+    '+4.3002E+15',
+    '4.3D+15',
+    '4.30022 × 10^15',
+  ])('%s', (seen) => {
+    const [short, full] = ['short-display', 'exponent-form'].map((id) =>
+      CHANNELS.get(id)!.inverse(seen),
+    )
+    expect(inside('4300222233334444', [...short!, ...full!])).toBe(true)
+  })
+})
+
+describe('verdicts', () => {
+  test.each([
+    // [kind, seen, verdict, first finding, mend or a candidate]
+    ['card', '4300222233334444.0', 'mendable', 'decimal-tail', '4300222233334444'],
+    ['card', '4,300,222,233,334,444', 'mendable', 'grouped', '4300222233334444'],
+    ['card', '4.300.222.233.334.444', 'mendable', 'grouped', '4300222233334444'],
+    [
+      'card',
+      '4\u202f300\u202f222\u202f233\u202f334\u202f444',
+      'mendable',
+      'grouped',
+      '4300222233334444',
+    ],
+    ['card', '4.300222233334444E15', 'mendable', 'exponent', '4300222233334444'],
+    ['card', '4300 2222 3333 4444', 'mendable', 'display-stored', '4300222233334444'],
+    ['card', '4.30022E+15', 'lost', 'exponent', undefined],
+    ['card', '2147483647', 'lost', 'clamped', undefined],
+    ['phone', '-1189416062', 'ambiguous', 'wrapped', '3105551234'],
+    ['phone', '$2,065,550,142.00', 'mendable', 'scaled', '2065550142'],
+    ['phone', '2065550142%', 'mendable', 'scaled', '2065550142'],
+    ['phone', '206555014200%', 'mendable', 'scaled', '2065550142'],
+    ['phone', 'R 2065550142,00', 'mendable', 'scaled', '2065550142'],
+    ['phone', '206-555-0142', 'mendable', 'display-stored', '2065550142'],
+    ['phone', '2O6555O142', 'mendable', 'look-alike', '2065550142'],
+    ['phone', '206555014Z', 'mendable', 'look-alike', '2065550142'],
+    ['phone', '２０６５５５０１４２', 'mendable', 'foreign-digit', '2065550142'],
+    ['phone', '2065550142\u200b', 'mendable', 'hidden-character', '2065550142'],
+    ['phone', '="2065550142"', 'mendable', 'stray-mark', '2065550142'],
+    ['phone', '#####', 'lost', 'overflow-mark', undefined],
+    ['phone', 'inf', 'lost', 'overflow-mark', undefined],
+    ['crew', '417', 'mendable', 'zeros-lost', '00417'],
+    ['crew', '417.0', 'mendable', 'decimal-tail', '00417'],
+    ['crew', "'00417", 'mendable', 'stray-mark', '00417'],
+    ['crew', 'HS-00417', 'mendable', 'display-stored', '00417'],
+    ['crew', '-417', 'ambiguous', 'wrapped', '00417'],
+    ['crew', '65535', 'intact', undefined, undefined],
+    ['dated', '7-Mar', 'mendable', 'date-made', 'MAR07'],
+    ['dated', 'Mar-07', 'mendable', 'date-made', 'MAR07'],
+    ['dated', '2026-03-07', 'mendable', 'date-made', 'MAR07'],
+    ['joint', '413', 'ambiguous', 'evaluated', '555-0142'],
+    ['joint', '-9413', 'ambiguous', 'evaluated', '555-9968'],
+    ['lane', '0.05', 'ambiguous', 'evaluated', '1/20'],
+    ['lane', '17-Jan', 'mendable', 'date-made', '1/17'],
+    ['time', '750', 'mendable', 'base-changed', '12:30'],
+    ['crew', 'twelve', 'misfit', 'unexplained', undefined],
+  ] as const)('%s %s: %s', (kind, seen, verdict, finding, original) => {
+    const judgement = judge(KINDS[kind], seen, 1000)
+    expect([judgement.verdict, judgement.findings[0]]).toEqual([verdict, finding])
+    if (verdict === 'mendable') expect(judgement.mend).toBe(original)
+    else if (original !== undefined)
+      expect(judgement.candidates.map(({ text }) => text)).toContain(original)
+  })
+})

@@ -1,0 +1,80 @@
+// Values that start or end with a text, and those that leave a rest, against trying every value.
+
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { fit, spaceOf } from 'sornak'
+import {
+  all,
+  endingWith,
+  leaving,
+  mayHold,
+  startingWith,
+} from '../../src/identifier/parts-of-space.js'
+import { definition } from './definition-for.js'
+
+const kinds = [
+  definition({ stored: '{4}' }),
+  definition({ stored: '{4}', check: 'luhn' }),
+  definition({ stored: ['{3}', '{4}'], never: { value: ['000', '9000..9999'] } }),
+  definition({ stored: '{1}{1 of "AB"}{2}' }),
+  definition({ stored: '{area: 1}-{serial: 2}', only: { area: ['1', '3..5'] } }),
+]
+
+// Every text of up to four characters that could be a value.
+const texts: string[] = []
+const chars = '0123456789AB-'
+const grow = (front: string) => {
+  if (front) texts.push(front)
+  if (front.length < 4) for (const char of chars) grow(front + char)
+}
+grow('')
+
+describe.each(kinds.map((made, i) => [i, made] as const))('definition %i', (_, made) => {
+  const space = spaceOf(made)
+  const held = texts.filter((text) => fit(made, text).ok)
+  const piece = fc.stringMatching(/^[0-9AB-]{1,4}$/)
+
+  test('all of them are counted', () => {
+    expect(all(space)).toEqual({ count: BigInt(held.length), exact: true })
+  })
+  test('those that start or end so', () => {
+    fc.assert(
+      fc.property(piece, (text) => {
+        for (const [subset, is] of [
+          [startingWith(space, text), (one: string) => one.startsWith(text)],
+          [endingWith(space, text), (one: string) => one.endsWith(text)],
+        ] as const) {
+          const want = held.filter((one) => is(one) && one !== text)
+          expect(subset.count).toBe(BigInt(want.length))
+          expect(subset.list(10_000).sort()).toEqual(want.sort())
+          expect(subset.list(3).length).toBe(Math.min(3, want.length))
+        }
+      }),
+      { numRuns: 120 },
+    )
+  })
+  test('those that leave a rest', () => {
+    fc.assert(
+      fc.property(
+        fc.bigInt(2n, 400n),
+        fc.bigInt(0n, 399n),
+        fc.bigInt(0n, 5000n),
+        (modulus, rest, from) => {
+          const subset = leaving(space, { rest: rest % modulus, modulus, from }, undefined)
+          const want = held.filter((text) => {
+            if (!/^\d+$/.test(text)) return false
+            const value = BigInt(text)
+            return value >= from && value % modulus === rest % modulus
+          })
+          expect(subset.list(10_000).sort()).toEqual(want.sort())
+          expect(subset.count).toBe(BigInt(want.length))
+          expect(subset.bound).toBeGreaterThanOrEqual(0n)
+        },
+      ),
+      { numRuns: 80 },
+    )
+  })
+  test('a text is held or not', () => {
+    for (const text of texts) if (mayHold(space, text) !== fit(made, text).ok) throw new Error(text)
+  })
+})
