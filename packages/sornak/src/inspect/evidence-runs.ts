@@ -119,11 +119,15 @@ function comparison(
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const nothing = nothingOf(all)
-  const even = processes.map((process, i) => isEven(process, i, nothing, all, all))
+  const alike = new Set(spaceOf(definition).layouts.map(({ places }) => places.length)).size === 1
+  const isFair = (process: Process, i: number, from: Sums, to: Sums) =>
+    // Where values have several widths, what an octal reading changed may fit and is not among those counted.
+    (alike || !process.id.startsWith('octal')) && isEven(process, i, from, to, all)
+  const even = processes.map((process, i) => isFair(process, i, nothing, all))
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
   const totals = (from: Sums, to: Sums) =>
     processes.map((process, i) => {
-      const fair = isEven(process, i, from, to, all) || (process.max !== undefined && even[i]!)
+      const fair = isFair(process, i, from, to) || (process.max !== undefined && even[i]!)
       return Math.max(
         total(definition, process, i, from, to, fair),
         scattered(definition, process, i, from, to, fair),
@@ -151,7 +155,7 @@ function comparison(
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
-      Math.max(sum, runwise(i, inRuns[i]!, all, isEven(processes[i]!, i, nothing, all, all))),
+      Math.max(sum, runwise(processes[i]!.id, i, inRuns[i]!, all, even[i]!)),
     )
   const over = (from: Sums, to: Sums, own: Process | undefined, score: number): EvidenceRun => {
     const sums = own ? totals(from, to) : everything()
@@ -168,7 +172,12 @@ function comparison(
       usual,
       evidence: most,
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
-      suspect: own !== undefined && !form && (process.rounds === true || process.max !== undefined),
+      suspect:
+        own !== undefined &&
+        !form &&
+        (process.rounds === true ||
+          process.max !== undefined ||
+          (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
       beyond(other) {
         const i = place.get(other.process)!
         return most - sums[i]! / UNIT - Math.log2(prior(other.process))
@@ -176,6 +185,14 @@ function comparison(
     }
   }
   return { processes, over, everywhere: () => over(nothing, all, undefined, 0) }
+}
+
+// Values of several widths fit without the zeros they had. That a run lost them shows where such values
+// stand elsewhere in the column, or where many have become too short.
+function lostZeros({ zeros }: Definition, from: Sums, to: Sums, all: Sums): boolean {
+  const elsewhere = all.zeros - (to.zeros - from.zeros)
+  const tooShort = (to.short - from.short) * 50 >= to.fits - from.fits
+  return zeros === 'significant' && (elsewhere >= 3 || tooShort)
 }
 
 // The share of values that a process changes so that they do not fit any more.
@@ -253,8 +270,8 @@ function total(
   // One repaired row breaks no run; many values that the process would have changed say it was not at
   // work on all rows. So do those that fit among others that stand in printed forms.
   const against = usual === 0 ? (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT : 0
-  const printed = (to.formed - from.formed) * 2 > misfits
-  if (against * 10 > hits || (printed && (to.fits - from.fits) * 10 > hits)) return -Infinity
+  const printed = isPrinted(from, to)
+  if (against * 10 > hits || passedBy(id, i, from, to)) return -Infinity
   const flat = printed
     ? IN * hits + OUT * (misfits - hits + against)
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
@@ -263,10 +280,19 @@ function total(
     return flat + (fair ? wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!) : 0)
   if (!fair) return flat
   if (id === 'short-display') return flat + to.extra[i]! - from.extra[i]! - dropped(from, to)
-  const alike = new Set(space.layouts.map(({ places }) => places.length)).size === 1
-  const narrow =
-    id === 'octal' && alike ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
+  const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + to.extra[i]! - from.extra[i]! + narrow * (to.short - from.short)
+}
+
+// Most of what does not fit stands in a printed form, or has marks around it.
+const isPrinted = (from: Sums, to: Sums) =>
+  (to.formed - from.formed) * 2 > to.misfits - from.misfits
+
+// Values that fit, among others that stand in printed forms, were not printed with them; but a reader of
+// octal digits leaves 0891 as it is.
+function passedBy(id: string, i: number, from: Sums, to: Sums): boolean {
+  const left = id === 'octal' ? to.zeros - from.zeros : 0
+  return isPrinted(from, to) && (to.fits - from.fits - left) * 10 > to.hits[i]! - from.hits[i]!
 }
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
@@ -283,13 +309,22 @@ function dropped(from: Sums, to: Sums): number {
 }
 
 // The same for a process that was at work in some runs.
-function runwise(i: number, runs: readonly Run<Sums>[], all: Sums, fair: boolean): number {
+function runwise(
+  id: string,
+  i: number,
+  runs: readonly Run<Sums>[],
+  all: Sums,
+  fair: boolean,
+): number {
   let sum = OUT * all.misfits
+  let some = false
   for (const { from, to, score } of runs) {
+    if (passedBy(id, i, from.known, to.known)) continue
+    some = true
     sum += score - RUN_BITS * UNIT - OUT * (to.known.misfits - from.known.misfits)
     if (fair) sum += to.known.extra[i]! - from.known.extra[i]!
   }
-  return runs.length ? sum : -Infinity
+  return some ? sum : -Infinity
 }
 
 // How many values wrap round to one, in 1/256 bit.
@@ -315,7 +350,7 @@ function scattered(
   const rate = hits / (fits + misfits + 1)
   // That so many values are shown to be damaged sets the rate; what speaks for a process is which ones.
   // A printed form or a mark shows by itself.
-  const formed = (to.formed - from.formed) * 2 > misfits
+  const formed = isPrinted(from, to)
   // More than it ever shows can not be its doing alone.
   const seldom = Math.max(rate, shows(definition, id, max))
   const showing = formed ? 0 : -Math.log2(seldom) * UNIT * hits
