@@ -7,6 +7,7 @@ export default defineConfig({
     alias: [
       { find: /^sornak$/, replacement: source('index.ts') },
       { find: /^sornak\/mask$/, replacement: source('mask/mask.ts') },
+      { find: /^sornak\/entry$/, replacement: source('entry/entry.ts') },
       { find: /^sornak\/rows$/, replacement: source('rows/rows.ts') },
     ],
   },

@@ -2,9 +2,9 @@
 // rules files and the catalog.
 
 import { listOf, type MaskList } from '../mask/list.js'
-import { mask, tryMask, type Mask } from '../mask/mask.js'
-import { print } from '../mask/print.js'
-import { slotsOf, type Node } from '../mask/tree.js'
+import { tryMask, type Mask } from '../mask/mask.js'
+import type { Node } from '../mask/tree.js'
+import { unhidden } from '../mask/unhidden.js'
 import { nearest } from '../words/nearest.js'
 import { uncovered } from './cover.js'
 import { knownPart, readCheck } from './define-check.js'
@@ -70,8 +70,8 @@ export function define(
     source['also-read'] === undefined
       ? undefined
       : masks(source['also-read'], at('also-read'), reader)
-  const entryText = textOf('entry')
-  const entry = entryText === undefined ? undefined : masks(entryText, at('entry'), reader)
+  const entry =
+    source['entry'] === undefined ? undefined : masks(source['entry'], at('entry'), reader)
   if (!stored) return undefined
   refusePads(stored, at('stored'), reader)
 
@@ -97,8 +97,7 @@ export function define(
     stored,
     display: displays ? [...displays.values()][0]! : stored,
     displays: displays ?? new Map([['display', stored]]),
-    entry:
-      entry?.masks[0] ?? withoutHide((displays ? [...displays.values()][0]! : stored).masks[0]!),
+    entry: entry ?? listOf((displays ? [...displays.values()][0]! : stored).masks.map(unhidden)),
     alsoRead,
     zeros,
     check:
@@ -373,19 +372,5 @@ function readWord<T extends string>(
 
 const allDigits = ({ nodes }: Mask) =>
   nodes.every((node) => node.kind === 'slot' && node.chars.kind === 'digit')
-
-/** The default entry mask is the display mask with nothing hidden. */
-function withoutHide(one: Mask): Mask {
-  if (!slotsOf(one.nodes).some((slot) => slot.hide !== undefined)) return one
-  const bare = (nodes: readonly Node[]): Node[] =>
-    nodes.map((node) => {
-      if (node.kind === 'literal') return node
-      if (node.kind === 'section') return { ...node, nodes: bare(node.nodes) }
-      if (node.kind !== 'slot') return node
-      const { hide: _hide, ...slot } = node
-      return slot
-    })
-  return mask(print(bare(one.nodes)))
-}
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

@@ -2,7 +2,6 @@
 // obeys and what of it may be seen. How a rules file says it is decided in define.ts.
 
 import type { MaskList } from '../mask/list.js'
-import type { Mask } from '../mask/mask.js'
 import type { CheckScheme } from './check-digit/scheme.js'
 import type { PartRule } from './ranges.js'
 import type { Reveal, Sensitivity } from './reveal.js'
@@ -17,7 +16,8 @@ export interface Definition {
   readonly display: MaskList
   /** All display forms by name; one that was not named is called `display`. */
   readonly displays: ReadonlyMap<string, MaskList>
-  readonly entry: Mask
+  /** How it is typed: the default display without anything hidden, where nothing else is said. */
+  readonly entry: MaskList
   readonly alsoRead: MaskList | undefined
   /** Whether 042 and 42 are two values (`significant`) or one (`padding`). */
   readonly zeros: 'significant' | 'padding'

@@ -84,6 +84,12 @@ export function kindWord(kind: Kind, many: boolean): string {
   return kind.kind === 'of' ? `characters out of ${rangesText(kind.ranges)}` : MANY[kind.kind]
 }
 
+/** One of a kind with its article: `a digit`, `one of A..F`. */
+export function oneOf(kind: Kind): string {
+  const word = kindWord(kind, false)
+  return word.startsWith('one of') ? word : `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`
+}
+
 /** `A..Z0..9` for the ranges of an `of` kind, as masks write them. */
 export function rangesText(ranges: readonly (readonly [number, number])[]): string {
   const char = (c: number) => String.fromCodePoint(c)

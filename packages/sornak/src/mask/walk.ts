@@ -10,7 +10,7 @@ import {
   type Edge,
   type View,
 } from './automaton.js'
-import { kindWord } from './kinds.js'
+import { oneOf } from './kinds.js'
 import { misfit, type Misfit } from './misfit.js'
 
 /** A way through the cells, last step first. */
@@ -133,8 +133,5 @@ function arrive(ways: Way[], way: Way): void {
   else ways.push(way)
 }
 
-function describe(cell: Cell): string {
-  if (cell.literal !== undefined) return `"${cell.literal}"`
-  const word = kindWord(cell.kind!, false)
-  return /^[aeiou]/.test(word) ? `an ${word}` : word.startsWith('one of') ? word : `a ${word}`
-}
+const describe = (cell: Cell): string =>
+  cell.literal !== undefined ? `"${cell.literal}"` : oneOf(cell.kind!)

@@ -1,0 +1,315 @@
+// Typing into character masks. Of several masks the first that takes what was typed is shown; separators
+// come from it, and what was typed of them only tells masks apart and moves the caret.
+
+import { isSeparator } from '../mask/automaton.js'
+import type { Node } from '../mask/tree.js'
+import { plainly } from './as-given.js'
+import { cleaned, plainer } from './clean.js'
+import { layoutOf, passes, type Layout, type Way } from './layout.js'
+import { reasons } from './reasons.js'
+import { NOTHING, type Raw, type Reason, type Rendered, type Typed, type Typing } from './state.js'
+
+export interface CharacterSettings {
+  /** Masks that pasted text may stand in besides, such as the stored form. */
+  readonly alsoRead?: readonly (readonly Node[])[]
+  /**
+   * Country code that may stand before a pasted national number (ITU-T E.164). Where it is left out it is
+   * 1 for ten digits grouped 3-3-4, as all countries with that code write them; `""` for none.
+   */
+  readonly country?: string
+  /** Why a whole value is not one after all; undefined where it is. */
+  readonly judge?: (plain: string) => Pick<Reason, 'code' | 'message'> | undefined
+  /** The plain value of a whole one, as its mask keeps it. */
+  readonly keep?: (plain: string, mask: number) => string
+  /** A last slot with `pad` is whole before it is full; not so for the fields of a date. */
+  readonly early?: boolean
+}
+
+interface Found {
+  readonly mask: number
+  readonly layout: Layout
+  readonly way: Way
+  readonly taken: number
+  /** How far the text of the mask reaches that was typed before the first and behind the last character. */
+  readonly lead: number
+  readonly after: number
+}
+
+/**
+ * @param masks one or more trees of character masks, the preferred first
+ */
+export function typing(
+  masks: readonly (readonly Node[])[],
+  settings: CharacterSettings = {},
+): Typing {
+  const { judge, keep, early = true } = settings
+  const layouts = masks.map((nodes) => layoutOf(nodes, early))
+  const readers = (settings.alsoRead ?? []).map((nodes) => typing([nodes], { country: '', early }))
+  const country = settings.country ?? (masks.length === 1 ? countryOf(layouts[0]!) : '')
+  // A list settles on the length that a value has when the field is left.
+  const wholeFirst = (raw: Raw) => {
+    const all = layouts.map((_, mask) => find(raw, mask)).filter((one) => fitsWhole(one, raw))
+    return all[0]
+  }
+
+  function find(raw: Raw, mask: number): Found | undefined {
+    const layout = layouts[mask]!
+    const { way, taken } = layout.follow(raw.chars)
+    const start = layout.follow([]).way
+    const lead = reach(raw.lead, start)
+    if (lead === undefined) return undefined
+    if (raw.chars.length === 0) return { mask, layout, way, taken, lead, after: 0 }
+    const after = taken === raw.chars.length ? reach(raw.after, way) : 0
+    return after === undefined ? undefined : { mask, layout, way, taken, lead, after }
+  }
+
+  const fitsWhole = (found: Found | undefined, { chars }: Raw): found is Found =>
+    found !== undefined &&
+    found.taken === chars.length &&
+    chars.length > 0 &&
+    found.layout.ending(found.way) !== undefined
+
+  /** The mask that shows these characters: the first that takes all of them, else the one that takes most. */
+  function shownBy(raw: Raw): Found {
+    let best: Found | undefined
+    for (let mask = 0; mask < layouts.length; mask++) {
+      const found = find(raw, mask)
+      if (!found) continue
+      if (found.taken === raw.chars.length) return found
+      if (!best || found.taken > best.taken) best = found
+    }
+    return best ?? find({ ...raw, lead: '', after: '' }, 0)!
+  }
+
+  /** @param left the field is left, and the value is whole in this mask */
+  function render(raw: Raw, left?: number): Rendered {
+    if (raw.asGiven) return plainly(raw.chars, layouts[0]!.expected(layouts[0]!.follow([]).way))
+    const found = (left !== undefined && find(raw, left)) || shownBy(raw)
+    const { layout, way, taken } = found
+    const starts: number[] = []
+    const ends: number[] = []
+    let text = ''
+    const chars = raw.chars.map((char, i) => way.chars[i] ?? char)
+    chars.forEach((char, i) => {
+      text += way.runs[i] ?? ''
+      starts.push(text.length)
+      text += char
+      ends.push(text.length)
+    })
+    const count = chars.length
+    const all = taken === count
+    const next = way.onward[0]?.run ?? ''
+    if (count === 0) text += runFor(raw.lead, way).slice(0, found.lead)
+    const ending = all ? layout.ending(way) : undefined
+    const whole = ending !== undefined && count > 0
+    let shown = count === 0 ? found.lead : found.after
+    if (all && count > 0) {
+      const run = runFor(raw.after, way)
+      if (whole && !layout.open(way)) {
+        text += ending
+        shown = ending.length
+      } else text += (run || next).slice(0, found.after)
+    }
+    starts.push(text.length)
+    const fits = raw.chars.length
+      ? masks.flatMap((_, mask) => ((find(raw, mask)?.taken ?? -1) === count ? [mask] : []))
+      : masks.map((_, mask) => mask)
+    const bare = chars.join('')
+    const shared = { text, starts, ends, fits, expected: layout.expected(way) }
+    if (!all) {
+      const at = starts[taken]!
+      const problem = reasons.kept(at, layout.expected(way))
+      return { ...shared, plain: bare, status: 'misfit', rest: '', problem }
+    }
+    const rest = layout.rest(way, shown)
+    if (count === 0 && found.lead === 0)
+      return { ...shared, plain: '', status: 'empty', rest, expected: layout.expected(way) }
+    const wholeIn = whole ? found : wholeFirst(raw)
+    if (!wholeIn) return { ...shared, plain: bare, status: 'partial', rest }
+    const plain = keep ? keep(bare, wholeIn.mask) : bare
+    const wrong = judge?.(plain)
+    if (!wrong) return { ...shared, plain, status: 'complete', rest }
+    // While more can come, what is there may still become right.
+    if (left === undefined && fits.some((mask) => layouts[mask]!.open(find(raw, mask)!.way)))
+      return { ...shared, plain: bare, status: 'partial', rest }
+    return { ...shared, plain, status: 'misfit', rest, problem: { ...wrong, at: text.length } }
+  }
+
+  function type(raw: Raw, at: number, char: string, offset: number, before: Raw): Typed {
+    const tried = typeExactly(raw, at, char, offset, before)
+    if (tried.ok) return tried
+    const other = plainer(char)
+    const again = other === undefined ? tried : typeExactly(raw, at, other, offset, before)
+    return again.ok ? again : tried
+  }
+
+  function typeExactly(raw: Raw, at: number, char: string, offset: number, before: Raw): Typed {
+    const end = at === raw.chars.length
+    if (end) {
+      const typed = separatorAtEnd(raw, char)
+      if (typed) return { ok: true, raw: typed, at: typed.chars.length }
+    }
+    const begun = end ? begunText(raw) : undefined
+    if (begun) {
+      const all = [...raw.chars, ...begun, char]
+      const value = { ...NOTHING, chars: all, lead: at ? raw.lead : '' }
+      if (takenOf(value) === all.length) return { ok: true, raw: value, at: all.length }
+    }
+    const chars = [...raw.chars.slice(0, at), char, ...raw.chars.slice(at)]
+    const wasMisfit = takenOf(before) < before.chars.length
+    const next = { ...raw, chars, after: end ? '' : raw.after }
+    const took = takenOf(next)
+    if (took === chars.length || (wasMisfit && took > at))
+      return { ok: true, raw: next, at: at + 1 }
+    const move = throughSeparator(raw, at, char, offset)
+    if (move !== undefined) return { ok: true, move }
+    const found = shownBy({ ...raw, chars: raw.chars.slice(0, at), after: '' })
+    const place = { at: offset, expected: found.layout.expected(found.way) }
+    if (found.taken < at) return refuse(reasons.putRight(offset, place.expected))
+    if (isSeparator(char) && place.expected) return refuse(reasons.separator(offset, char))
+    if (!found.layout.open(found.way)) return refuse(reasons.full(offset))
+    if (found.layout.follow([...raw.chars.slice(0, at), char]).taken > at)
+      return refuse(raw.chars.length > at ? reasons.fullHere(offset) : reasons.full(offset))
+    return refuse(reasons.wrong(offset, char, place.expected))
+  }
+
+  const takenOf = (raw: Raw) => shownBy(raw).taken
+
+  // Text of the mask, typed where it stands anyway: kept, so that it can be deleted again.
+  function separatorAtEnd(raw: Raw, char: string): Raw | undefined {
+    const key = raw.chars.length ? 'after' : 'lead'
+    const typed = { ...raw, [key]: raw[key] + char }
+    const goesOn = (one: Raw) =>
+      layouts.some((_, mask) => (find(one, mask)?.taken ?? -1) === one.chars.length)
+    if (goesOn(typed)) return typed
+    // A separator says that a short number is as long as it will be: zeros fill it up.
+    if (!raw.chars.length || !isSeparator(char)) return undefined
+    const { layout, way, taken } = shownBy(raw)
+    const pad = taken === raw.chars.length ? layout.padding(way) : undefined
+    if (!pad) return undefined
+    const chars = [...raw.chars.slice(0, pad.at), ...pad.fill, ...raw.chars.slice(pad.at)]
+    const padded = { ...raw, chars, after: char }
+    return goesOn(padded) ? padded : undefined
+  }
+
+  // "A" could have begun the mask's own "AB"; with "C" behind it, it is a character of the value.
+  function begunText(raw: Raw): string[] | undefined {
+    const typed = raw.chars.length ? raw.after : raw.lead
+    const { way, lead, after } = shownBy(raw)
+    const left = runFor(typed, way).slice(raw.chars.length ? after : lead)
+    const open = [...left].some((char) => !isSeparator(char))
+    return typed && open ? [...typed].filter((char) => !isSeparator(char)) : undefined
+  }
+
+  // (206|) 555   a bracket or space typed here goes through what stands there
+  function throughSeparator(
+    raw: Raw,
+    at: number,
+    char: string,
+    offset: number,
+  ): number | undefined {
+    const { text, starts, ends } = render(raw)
+    const from = at ? ends[at - 1]! : 0
+    const run = text.slice(from, starts[at])
+    const passed = passes(run, Math.max(0, offset - from), char)
+    return passed === undefined ? undefined : from + passed
+  }
+
+  const simulate = (text: string) => simulated(type, text)
+
+  function read(given: string): Raw | undefined {
+    const text = cleaned(given).trim()
+    if (text === '') return NOTHING
+    const whole = (raw: Raw | undefined) =>
+      raw && raw.chars.length && wholeFirst(raw) ? raw : undefined
+    const typed = simulate(text)
+    // The sign alone is no country.
+    const international = (written: string) => {
+      const raw = whole(simulate(written))
+      return raw && raw.lead.length > 1 ? raw : undefined
+    }
+    const other = () => {
+      for (const reader of readers) {
+        const raw = reader.read(text)
+        if (!raw || reader.render(raw).status !== 'complete') continue
+        const mine = whole({ ...NOTHING, chars: raw.chars })
+        if (mine) return mine
+      }
+      return undefined
+    }
+    return (
+      whole(typed) ??
+      other() ??
+      international(text.replace(/^00/, '+')) ??
+      international(`+${text}`) ??
+      whole(simulate(withoutCountry(text, country))) ??
+      whole(
+        simulate([...withoutCountry(text, country)].filter((one) => !isSeparator(one)).join('')),
+      ) ??
+      typed
+    )
+  }
+
+  function left(raw: Raw): { readonly raw: Raw; readonly rendered: Rendered } {
+    const found = wholeFirst(raw)
+    const kept = found && keep ? [...keep(raw.chars.join(''), found.mask)] : raw.chars
+    const full = { ...raw, chars: kept }
+    const next = found && find(full, found.mask)?.taken === kept.length ? full : raw
+    return { raw: next, rendered: render(next, found?.mask) }
+  }
+
+  const slots = layouts.flatMap((layout) => layout.slots)
+  const digits = slots.every(({ chars }) => chars.kind === 'digit')
+  const plus = masks.some((nodes) => nodes[0]?.kind === 'literal' && nodes[0].text.startsWith('+'))
+  const inputMode = digits ? (plus ? 'tel' : 'numeric') : 'text'
+  return { render, type, read, left, inputMode }
+}
+
+/** All of a text must find its place, as if it were typed. */
+export function simulated(type: Typing['type'], text: string): Raw | undefined {
+  let raw = NOTHING
+  for (const char of text) {
+    const typed = type(raw, raw.chars.length, char, 0, raw)
+    if (!typed.ok) return undefined
+    if ('raw' in typed) raw = typed.raw
+  }
+  return raw
+}
+
+const refuse = (reason: Reason): Typed => ({ ok: false, reason })
+
+/** How far the mask's text is passed by what was typed of it; undefined where that is something else. */
+function reach(typed: string, way: Way): number | undefined {
+  if (typed === '') return 0
+  for (const { run } of way.onward) {
+    const at = along(typed, run)
+    if (at !== undefined) return at
+  }
+  return undefined
+}
+
+const runFor = (typed: string, way: Way): string =>
+  way.onward.find(({ run }) => along(typed, run) !== undefined)?.run ?? ''
+
+function along(typed: string, run: string): number | undefined {
+  let at: number | undefined = 0
+  for (const char of typed) {
+    at = passes(run, at, char)
+    if (at === undefined) return undefined
+  }
+  return at
+}
+
+// Ten digits grouped 3-3-4: a national number under country code 1.
+function countryOf({ slots }: Layout): string {
+  const sizes = slots.map(({ min, max, chars }) =>
+    min === max && chars.kind === 'digit' ? min : 0,
+  )
+  return sizes.join() === '3,3,4' ? '1' : ''
+}
+
+function withoutCountry(text: string, country: string): string {
+  if (!country) return text
+  const found = /^(?:\+|00)\s*(.*)$/.exec(text)
+  return found?.[1]?.startsWith(country) ? found[1].slice(country.length).trim() : text
+}

@@ -1,0 +1,113 @@
+// An entry mask: what a field does with keys, whatever it is for. Masks of characters, numbers and dates,
+// lists of them, and whole definitions.
+
+import { fit } from '../identifier/fit.js'
+import type { Definition } from '../identifier/definition.js'
+import type { MaskList } from '../mask/list.js'
+import type { Mask } from '../mask/mask.js'
+import { everySlot } from '../mask/tree.js'
+import { unhidden } from '../mask/unhidden.js'
+import { typing as characterTyping, type CharacterSettings } from './characters.js'
+import { dateTyping } from './date.js'
+import { edited, started } from './edit.js'
+import { quantityTyping } from './quantity.js'
+import type { Edit, State, Typing } from './state.js'
+
+export type { Edit, Moment, Raw, Reason, State, Status } from './state.js'
+
+/** A field that guides typing, as pure functions: a state and an edit make a new state. */
+export interface EntryMask {
+  /** The state before the first key. */
+  readonly start: State
+  /** Linear in the length of the text; refused edits change nothing but `refused`. */
+  edit(state: State, edit: Edit): State
+  /** The on-screen keyboard that serves best (HTML `inputmode`). */
+  readonly inputMode: Typing['inputMode']
+  /** How the stored form of a complete plain value is written; the plain value itself for a bare mask. */
+  stored(plain: string): string
+}
+
+export interface EntryOptions {
+  /** See `CharacterSettings.country`. */
+  readonly country?: string
+  /** The locale that `locale reader` stands for (BCP 47). Without it, the platform's. */
+  readonly reader?: string
+}
+
+/** A field with its own way of typing. */
+export function fieldOf(typing: Typing, stored: (plain: string) => string = same): EntryMask {
+  return {
+    start: started(typing),
+    edit: (state, edit) => edited(typing, state, edit),
+    inputMode: typing.inputMode,
+    stored,
+  }
+}
+
+/**
+ * The entry mask for a mask, a list of masks or a definition.
+ *
+ * @throws {RangeError} for a date pattern with names of months or days, which are not typed in digits
+ * @example
+ * const phone = entry(mask('({3}) {3}-{4}'))
+ * const state = phone.edit(phone.start, { kind: 'paste', text: '206.555.0142' })
+ * state.text // '(206) 555-0142'
+ * state.plain // '2065550142'
+ * state.status // 'complete'
+ */
+export function entry(source: Mask | MaskList | Definition, options: EntryOptions = {}): EntryMask {
+  if ('stored' in source) return forDefinition(source, options)
+  return fieldOf(typingFor('masks' in source ? source.masks : [source], options, {}))
+}
+
+function forDefinition(definition: Definition, options: EntryOptions): EntryMask {
+  const { stored, alsoRead, displays } = definition
+  const shown = [...displays.values()].flatMap(({ masks }) => masks)
+  const own = distinct([...definition.entry.masks, ...shown.map(unhidden)])
+  const storedOf = (plain: string) => {
+    const text = stored.show(plain)
+    return text.ok ? text.text : plain
+  }
+  const typing = typingFor(own, options, {
+    alsoRead: distinct([...stored.masks, ...(alsoRead?.masks ?? [])]).map(({ nodes }) => nodes),
+    judge(plain) {
+      const found = fit(definition, storedOf(plain))
+      if (found.ok) return undefined
+      return found.code === 'check-digit'
+        ? { code: 'check-digit', message: 'The check digit does not fit; a digit is mistyped.' }
+        : found.code === 'reserved'
+          ? { code: 'reserved', message: 'Numbers like this are never issued.' }
+          : { code: 'does-not-fit', message: 'It does not fit.' }
+    },
+  })
+  return fieldOf(typing, storedOf)
+}
+
+function typingFor(
+  masks: readonly Mask[],
+  { country, reader }: EntryOptions,
+  settings: CharacterSettings,
+): Typing {
+  const [first] = masks
+  const slot = everySlot(first!.nodes)[0]!
+  if (slot.kind === 'number') return quantityTyping(first!, slot, reader)
+  if (slot.kind === 'date') return dateTyping(first!, slot)
+  return characterTyping(
+    masks.map(({ nodes }) => nodes),
+    {
+      ...settings,
+      ...(country !== undefined && { country }),
+      keep: (plain, i) => {
+        const kept = masks[i]!.canon(plain)
+        return kept.ok ? kept.plain : plain
+      },
+    },
+  )
+}
+
+const same = (plain: string) => plain
+
+function distinct(masks: readonly Mask[]): Mask[] {
+  const texts = new Set<string>()
+  return masks.filter(({ text }) => !texts.has(text) && texts.add(text))
+}
