@@ -124,7 +124,9 @@ export function typing(
     const rest = layout.rest(way, shown)
     if (count === 0 && found.lead === 0)
       return { ...shared, plain: '', status: 'empty', rest, expected: layout.expected(way) }
-    const wholeIn = whole ? found : wholeFirst(raw)
+    // Text of the mask typed behind a whole value says that more will come.
+    const goesOn = raw.after !== '' && text !== text.slice(0, ends.at(-1)) + (ending ?? '')
+    const wholeIn = goesOn ? undefined : whole ? found : wholeFirst(raw)
     if (!wholeIn) return { ...shared, plain: bare, status: 'partial', rest }
     const plain = keep ? keep(bare, wholeIn.mask) : bare
     const wrong = judge?.(plain)
