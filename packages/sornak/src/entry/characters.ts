@@ -1,28 +1,21 @@
 // Typing into character masks. Of several masks the first that takes what was typed is shown; separators
 // come from it, and what was typed of them only tells masks apart and moves the caret.
 
-import { isSeparator } from '../mask/automaton.js'
-import type { Node } from '../mask/tree.js'
+import { isSeparator } from '../mask/separator.js'
 import { plainly } from './as-given.js'
 import { cleaned, plainer } from './clean.js'
 import { layoutOf, passes, type Layout, type Way } from './layout.js'
 import { reasons } from './reasons.js'
 import { NOTHING, type Raw, type Reason, type Rendered, type Typed, type Typing } from './state.js'
+import type { WrittenMask, WrittenMasks } from './written.js'
 
 export interface CharacterSettings {
   /** Masks that pasted text may stand in besides, such as the stored form. */
-  readonly alsoRead?: readonly (readonly Node[])[]
-  /**
-   * Country code that may stand before a pasted national number (ITU-T E.164). Where it is left out it is
-   * 1 for ten digits grouped 3-3-4, as all countries with that code write them; `""` for none.
-   */
-  readonly country?: string
+  readonly alsoRead?: readonly WrittenMask[]
   /** Why a whole value is not one after all; undefined where it is. */
   readonly judge?: (plain: string) => Pick<Reason, 'code' | 'message'> | undefined
   /** The plain value of a whole one, as its mask keeps it. */
   readonly keep?: (plain: string, mask: number) => string
-  /** A last slot with `pad` is whole before it is full; not so for the fields of a date. */
-  readonly early?: boolean
 }
 
 interface Found {
@@ -35,17 +28,12 @@ interface Found {
   readonly after: number
 }
 
-/**
- * @param masks one or more trees of character masks, the preferred first
- */
 export function typing(
-  masks: readonly (readonly Node[])[],
-  settings: CharacterSettings = {},
+  { masks, mode, country }: WrittenMasks,
+  { alsoRead = [], judge, keep }: CharacterSettings = {},
 ): Typing {
-  const { judge, keep, early = true } = settings
-  const layouts = masks.map((nodes) => layoutOf(nodes, early))
-  const readers = (settings.alsoRead ?? []).map((nodes) => typing([nodes], { country: '', early }))
-  const country = settings.country ?? (masks.length === 1 ? countryOf(layouts[0]!) : '')
+  const layouts = masks.map((one) => layoutOf(one))
+  const readers = alsoRead.map((one) => typing({ masks: [one], mode, country: '' }))
   // A list settles on the length that a value has when the field is left.
   const wholeFirst = (raw: Raw) => {
     const all = layouts.map((_, mask) => find(raw, mask)).filter((one) => fitsWhole(one, raw))
@@ -57,10 +45,9 @@ export function typing(
     const { way, taken } = layout.follow(raw.chars)
     const start = layout.follow([]).way
     const lead = reach(raw.lead, start)
-    if (lead === undefined) return undefined
-    if (raw.chars.length === 0) return { mask, layout, way, taken, lead, after: 0 }
-    const after = taken === raw.chars.length ? reach(raw.after, way) : 0
-    return after === undefined ? undefined : { mask, layout, way, taken, lead, after }
+    const after = taken && taken === raw.chars.length ? reach(raw.after, way) : 0
+    if (lead === undefined || after === undefined) return undefined
+    return { mask, layout, way, taken, lead, after }
   }
 
   const fitsWhole = (found: Found | undefined, { chars }: Raw): found is Found =>
@@ -84,57 +71,45 @@ export function typing(
   /** @param left the field is left, and the value is whole in this mask */
   function render(raw: Raw, left?: number): Rendered {
     if (raw.asGiven) return plainly(raw.chars, layouts[0]!.expected(layouts[0]!.follow([]).way))
-    const found = (left !== undefined && find(raw, left)) || shownBy(raw)
-    const { layout, way, taken } = found
+    const { layout, way, taken, lead, after, mask } =
+      (left !== undefined && find(raw, left)) || shownBy(raw)
     const starts: number[] = []
     const ends: number[] = []
     let text = ''
     const chars = raw.chars.map((char, i) => way.chars[i] ?? char)
     chars.forEach((char, i) => {
-      text += way.runs[i] ?? ''
-      starts.push(text.length)
-      text += char
-      ends.push(text.length)
+      starts.push((text += way.runs[i] ?? '').length)
+      ends.push((text += char).length)
     })
     const count = chars.length
     const all = taken === count
-    const next = way.onward[0]?.run ?? ''
-    if (count === 0) text += runFor(raw.lead, way).slice(0, found.lead)
     const ending = all ? layout.ending(way) : undefined
-    const whole = ending !== undefined && count > 0
-    let shown = count === 0 ? found.lead : found.after
-    if (all && count > 0) {
-      const run = runFor(raw.after, way)
-      if (whole && !layout.open(way)) {
-        text += ending
-        shown = ending.length
-      } else text += (run || next).slice(0, found.after)
-    }
+    // The text of the mask behind the last character stands there once nothing more can come.
+    const closing = layout.open(way) ? undefined : ending
+    const shown = closing?.length ?? (count ? after : lead)
+    if (all) text += (closing ?? runFor(count ? raw.after : raw.lead, way)).slice(0, shown)
     starts.push(text.length)
-    const fits = raw.chars.length
-      ? masks.flatMap((_, mask) => ((find(raw, mask)?.taken ?? -1) === count ? [mask] : []))
-      : masks.map((_, mask) => mask)
-    const bare = chars.join('')
-    const shared = { text, starts, ends, fits, expected: layout.expected(way) }
+    const plain = chars.join('')
+    const expected = layout.expected(way)
+    const fits = [...masks.keys()].filter((one) => find(raw, one)?.taken === count)
+    const shared = { text, starts, ends, fits, expected, plain, rest: '' }
     if (!all) {
-      const at = starts[taken]!
-      const problem = reasons.kept(at, layout.expected(way))
-      return { ...shared, plain: bare, status: 'misfit', rest: '', problem }
+      return { ...shared, status: 'misfit', problem: reasons.kept(starts[taken]!, expected) }
     }
     const rest = layout.rest(way, shown)
-    if (count === 0 && found.lead === 0)
-      return { ...shared, plain: '', status: 'empty', rest, expected: layout.expected(way) }
+    if (text === '') return { ...shared, status: 'empty', rest }
     // Text of the mask typed behind a whole value says that more will come.
-    const goesOn = raw.after !== '' && text !== text.slice(0, ends.at(-1)) + (ending ?? '')
-    const wholeIn = goesOn ? undefined : whole ? found : wholeFirst(raw)
-    if (!wholeIn) return { ...shared, plain: bare, status: 'partial', rest }
-    const plain = keep ? keep(bare, wholeIn.mask) : bare
-    const wrong = judge?.(plain)
-    if (!wrong) return { ...shared, plain, status: 'complete', rest }
+    const goesOn = raw.after && text !== text.slice(0, ends.at(-1)) + (ending ?? '')
+    const wholeIn = goesOn ? undefined : ending === undefined ? wholeFirst(raw)?.mask : mask
+    const kept = wholeIn !== undefined && keep ? keep(plain, wholeIn) : plain
+    const wrong = wholeIn === undefined ? undefined : judge?.(kept)
     // While more can come, what is there may still become right.
-    if (left === undefined && fits.some((mask) => layouts[mask]!.open(find(raw, mask)!.way)))
-      return { ...shared, plain: bare, status: 'partial', rest }
-    return { ...shared, plain, status: 'misfit', rest, problem: { ...wrong, at: text.length } }
+    const open = fits.some((one) => layouts[one]!.open(find(raw, one)!.way))
+    if (wholeIn === undefined || (wrong && open && left === undefined))
+      return { ...shared, status: 'partial', rest }
+    return wrong
+      ? { ...shared, status: 'misfit', plain: kept, problem: { ...wrong, at: text.length } }
+      : { ...shared, status: 'complete', plain: kept, rest }
   }
 
   function type(raw: Raw, at: number, char: string, offset: number, before: Raw): Typed {
@@ -171,7 +146,7 @@ export function typing(
     if (isSeparator(char) && place.expected) return refuse(reasons.separator(offset, char))
     if (!found.layout.open(found.way)) return refuse(reasons.full(offset))
     if (found.layout.follow([...raw.chars.slice(0, at), char]).taken > at)
-      return refuse(raw.chars.length > at ? reasons.fullHere(offset) : reasons.full(offset))
+      return refuse(reasons.full(offset))
     return refuse(reasons.wrong(offset, char, place.expected))
   }
 
@@ -260,11 +235,7 @@ export function typing(
     return { raw: next, rendered: render(next, found?.mask) }
   }
 
-  const slots = layouts.flatMap((layout) => layout.slots)
-  const digits = slots.every(({ chars }) => chars.kind === 'digit')
-  const plus = masks.some((nodes) => nodes[0]?.kind === 'literal' && nodes[0].text.startsWith('+'))
-  const inputMode = digits ? (plus ? 'tel' : 'numeric') : 'text'
-  return { render, type, read, left, inputMode }
+  return { render, type, read, left, inputMode: mode }
 }
 
 /** All of a text must find its place, as if it were typed. */
@@ -300,14 +271,6 @@ function along(typed: string, run: string): number | undefined {
     if (at === undefined) return undefined
   }
   return at
-}
-
-// Ten digits grouped 3-3-4: a national number under country code 1.
-function countryOf({ slots }: Layout): string {
-  const sizes = slots.map(({ min, max, chars }) =>
-    min === max && chars.kind === 'digit' ? min : 0,
-  )
-  return sizes.join() === '3,3,4' ? '1' : ''
 }
 
 function withoutCountry(text: string, country: string): string {

@@ -8,6 +8,7 @@ import { simulated, typing } from './characters.js'
 import { cleaned } from './clean.js'
 import { reasons } from './reasons.js'
 import type { Raw, Rendered, Typed, Typing } from './state.js'
+import { written } from './written.js'
 
 export function dateTyping(mask: Mask, slot: DateSlot): Typing {
   const { before, after } = singleOf(mask.nodes, slot)
@@ -26,7 +27,7 @@ export function dateTyping(mask: Mask, slot: DateSlot): Typing {
       )
   })
   if (after) nodes.push({ kind: 'literal', text: after, at: -1 })
-  const digits = typing([nodes], { early: false, country: '' })
+  const digits = typing(written([nodes], false, ''))
 
   function render(raw: Raw): Rendered {
     const rendered = digits.render(raw)
@@ -65,10 +66,9 @@ export function dateTyping(mask: Mask, slot: DateSlot): Typing {
     const chars = [...raw.chars.slice(0, wrong.from), '0', ...raw.chars.slice(wrong.from)]
     const padded = at > wrong.from && digits.type({ ...raw, chars }, at + 1, char, offset, before)
     if (padded && padded.ok && 'raw' in padded && !impossible(padded.raw)) return padded
-    return {
-      ok: false,
-      reason: reasons.noDay(offset, wrong.kind === 'month' ? '01 to 12' : '01 to 31'),
-    }
+    const range = wrong.kind === 'month' ? '01 to 12' : '01 to 31'
+    const message = `There is no such ${wrong.kind}; ${range} belongs here.`
+    return { ok: false, reason: { code: 'no-such-day', at: offset, message } }
   }
 
   // Months and days of two digits that no calendar has.

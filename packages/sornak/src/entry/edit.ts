@@ -44,11 +44,8 @@ export function edited(typing: Typing, state: State, edit: Edit): State {
     case 'set':
       return set(typing, state, edit.text)
     case 'type':
-    case 'paste': {
-      const from = clamp(edit.from ?? state.from, state)
-      const to = Math.max(from, clamp(edit.to ?? Math.max(from, edit.from ?? state.to), state))
-      return inserted(typing, state, edit.text, from, to)
-    }
+    case 'paste':
+      return inserted(typing, state, edit.text)
     case 'cut':
       return state.from < state.to
         ? removed(typing, state, state.from, state.to)
@@ -76,7 +73,8 @@ function putRight(typing: Typing, state: State, text: string, from: number, to: 
   return changed(typing, state, made, Math.max(0, made.chars.length - tail), false)
 }
 
-function inserted(typing: Typing, state: State, text: string, from: number, to: number): State {
+function inserted(typing: Typing, state: State, text: string): State {
+  const { from, to } = state
   const clean = cleaned(text)
   if (clean === '') return from < to ? removed(typing, state, from, to) : without(state)
   const whole = from === 0 && to >= state.text.length

@@ -9,39 +9,23 @@ import { everySlot } from '../mask/tree.js'
 import { unhidden } from '../mask/unhidden.js'
 import { typing as characterTyping, type CharacterSettings } from './characters.js'
 import { dateTyping } from './date.js'
-import { edited, started } from './edit.js'
+import { fieldOf, type EntryMask } from './field.js'
 import { quantityTyping } from './quantity.js'
-import type { Edit, State, Typing } from './state.js'
+import type { Typing } from './state.js'
+import { written } from './written.js'
 
+export { written, type WrittenMask, type WrittenMasks } from './written.js'
+export type { EntryMask } from './field.js'
 export type { Edit, Moment, Raw, Reason, State, Status } from './state.js'
 
-/** A field that guides typing, as pure functions: a state and an edit make a new state. */
-export interface EntryMask {
-  /** The state before the first key. */
-  readonly start: State
-  /** Linear in the length of the text; refused edits change nothing but `refused`. */
-  edit(state: State, edit: Edit): State
-  /** The on-screen keyboard that serves best (HTML `inputmode`). */
-  readonly inputMode: Typing['inputMode']
-  /** How the stored form of a complete plain value is written; the plain value itself for a bare mask. */
-  stored(plain: string): string
-}
-
 export interface EntryOptions {
-  /** See `CharacterSettings.country`. */
+  /**
+   * Country code that may stand before a pasted national number (ITU-T E.164). Left out, it is 1 for ten
+   * digits grouped 3-3-4, as all countries with that code write them, else none.
+   */
   readonly country?: string
   /** The locale that `locale reader` stands for (BCP 47). Without it, the platform's. */
   readonly reader?: string
-}
-
-/** A field with its own way of typing. */
-export function fieldOf(typing: Typing, stored: (plain: string) => string = same): EntryMask {
-  return {
-    start: started(typing),
-    edit: (state, edit) => edited(typing, state, edit),
-    inputMode: typing.inputMode,
-    stored,
-  }
 }
 
 /**
@@ -69,7 +53,9 @@ function forDefinition(definition: Definition, options: EntryOptions): EntryMask
     return text.ok ? text.text : plain
   }
   const typing = typingFor(own, options, {
-    alsoRead: distinct([...stored.masks, ...(alsoRead?.masks ?? [])]).map(({ nodes }) => nodes),
+    alsoRead: written(
+      distinct([...stored.masks, ...(alsoRead?.masks ?? [])]).map(({ nodes }) => nodes),
+    ).masks,
     judge(plain) {
       const found = fit(definition, storedOf(plain))
       if (found.ok) return undefined
@@ -92,20 +78,15 @@ function typingFor(
   const slot = everySlot(first!.nodes)[0]!
   if (slot.kind === 'number') return quantityTyping(first!, slot, reader)
   if (slot.kind === 'date') return dateTyping(first!, slot)
-  return characterTyping(
-    masks.map(({ nodes }) => nodes),
-    {
-      ...settings,
-      ...(country !== undefined && { country }),
-      keep: (plain, i) => {
-        const kept = masks[i]!.canon(plain)
-        return kept.ok ? kept.plain : plain
-      },
+  const trees = masks.map(({ nodes }) => nodes)
+  return characterTyping(written(trees, true, country), {
+    ...settings,
+    keep(plain, i) {
+      const kept = masks[i]!.canon(plain)
+      return kept.ok ? kept.plain : plain
     },
-  )
+  })
 }
-
-const same = (plain: string) => plain
 
 function distinct(masks: readonly Mask[]): Mask[] {
   const texts = new Set<string>()

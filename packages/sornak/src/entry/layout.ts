@@ -1,9 +1,10 @@
 // Characters as they come -> their places in one mask. A prefix of a value may lead several ways through
 // the cells of a mask; the way that fills the earliest slots is kept, or one on which the value is whole.
 
-import { accept, build, END, isSeparator, type Cell, type Edge } from '../mask/automaton.js'
-import { convert, oneOf } from '../mask/kinds.js'
-import type { Node, Slot } from '../mask/tree.js'
+import { isSeparator } from '../mask/separator.js'
+import type { Cell, WrittenMask } from './written.js'
+
+const END = -1
 
 /** A way through the cells, last step first. */
 interface Step {
@@ -13,6 +14,8 @@ interface Step {
   readonly char: string
   readonly before: Step | undefined
 }
+
+type Slot = Exclude<Cell, { readonly text: string }>
 
 /** Where a value can go on: over text of the mask to a slot, or to the end. */
 interface Onward {
@@ -40,24 +43,24 @@ export interface Layout {
   rest(way: Way, shown: number): string
   /** The slot that the way ends in is to be filled with these, before its characters. */
   padding(way: Way): { readonly at: number; readonly fill: readonly string[] } | undefined
-  readonly slots: readonly Slot[]
 }
 
-/**
- * @param early a last slot with `pad` may be left before it is full
- */
-export function layoutOf(given: readonly Node[], early: boolean): Layout {
-  const nodes = plainNodes(given, early)
-  const { cells, start } = build(nodes, 'strict')
-  const slots = cells.flatMap(({ slot }) => (slot ? [slot] : []))
+export function layoutOf({ cells, start }: WrittenMask): Layout {
+  const slot = (at: number) => cells[at] as Slot | undefined
+  const classes = cells.map((cell) => new RegExp(`^[${'takes' in cell ? cell.takes : ''}]$`, 'u'))
+  const held = (at: number, char: string): string | undefined => {
+    const { cased } = slot(at)!
+    const one = !cased ? char : cased === 'upper' ? char.toUpperCase() : char.toLowerCase()
+    return classes[at]!.test(one) ? one : undefined
+  }
 
   // Over the mask's own text to the next slots, the nearest first.
-  function over(edges: readonly Edge[], run = '', out: Onward[] = []): Onward[] {
-    for (const { to } of [...edges].sort((a, b) =>
-      a.to === END ? 1 : b.to === END ? -1 : a.to - b.to,
-    ))
-      if (to === END || cells[to]!.literal === undefined) out.push({ run, to })
-      else over(cells[to]!.next, run + cells[to]!.literal, out)
+  function over(next: readonly number[], run = '', out: Onward[] = []): Onward[] {
+    for (const to of [...next].sort((a, b) => (a === END ? 1 : b === END ? -1 : a - b))) {
+      const cell = cells[to]
+      if (cell && 'text' in cell) over(cell.next, run + cell.text, out)
+      else out.push({ run, to })
+    }
     return out
   }
   const first = over(start)
@@ -78,18 +81,16 @@ export function layoutOf(given: readonly Node[], early: boolean): Layout {
   }
 
   return {
-    slots: [...new Set(slots)],
     follow(chars) {
       let ways: (Step | undefined)[] = [undefined]
       let taken = 0
       for (const char of chars) {
-        const code = char.codePointAt(0)!
         const next: Step[] = []
         for (const before of ways)
           for (const { run, to } of onwardOf(before?.to ?? -1)) {
             if (to === END || next.some((way) => way.to === to)) continue
-            const held = heldBy(cells[to]!, code)
-            if (held !== undefined) next.push({ to, run, char: held, before })
+            const one = held(to, char)
+            if (one !== undefined) next.push({ to, run, char: one, before })
           }
         if (!next.length) break
         ways = next
@@ -101,39 +102,32 @@ export function layoutOf(given: readonly Node[], early: boolean): Layout {
     ending: ({ last }) => (last < 0 ? undefined : ended(last)),
     open: ({ onward }) => onward.some(({ to }) => to !== END),
     expected({ onward }) {
-      const words = onward.map(({ to }) => (to === END ? '' : oneOf(cells[to]!.kind!)))
+      const words = onward.map(({ to }) => slot(to)?.word ?? '')
       return [...new Set(words)].filter(Boolean).join(' or ')
     },
-    rest({ onward, last }, shown) {
+    rest({ last }, shown) {
       let out = ''
-      let [next] = onward
-      let cell = last < 0 ? undefined : cells[last]!
-      let skip = shown
-      for (let i = 0; next && i < 400; i++) {
+      let at = last
+      for (let skip = shown, i = 0; i < 400; i++, skip = 0) {
+        const [next] = onwardOf(at)
+        if (!next) break
         // Slots that may come short are drawn whole; anything else only as far as it must be filled.
-        const filling =
-          cell?.slot?.pad !== undefined && next.to !== END && cells[next.to]!.slot === cell.slot
-        const end = onwardOf(i === 0 ? last : cells.indexOf(cell!)).find(({ to }) => to === END)
-        if (end && !filling && (i > 0 || last >= 0)) {
-          out += end.run.slice(skip)
-          break
-        }
-        if (next.to === END) break
+        const here = slot(at)
+        const filling = here?.pad && slot(next.to)?.slot === here.slot
+        const end = at < 0 ? undefined : ended(at)
+        if (next.to === END || (end !== undefined && !filling)) return out + (end ?? '').slice(skip)
         out += `${next.run.slice(skip)}_`
-        skip = 0
-        cell = cells[next.to]!
-        next = after[next.to]![0]
+        at = next.to
       }
       return out
     },
     padding({ chars, last }) {
-      const slot = last < 0 ? undefined : cells[last]!.slot
-      if (!slot || slot.pad === undefined) return undefined
-      const full = given.flatMap(inner).find((one) => one.at === slot.at && one.end === slot.end)
-      const filled = last - cells.findIndex((cell) => cell.slot === slot) + 1
-      const missing = (full?.min ?? slot.min) - filled
-      if (missing <= 0) return undefined
-      return { at: chars.length - filled, fill: Array<string>(missing).fill(slot.pad) }
+      const here = slot(last)
+      if (!here?.pad) return undefined
+      const [char, width] = here.pad
+      const filled = last - cells.findIndex((_, i) => slot(i)?.slot === here.slot) + 1
+      if (filled >= width) return undefined
+      return { at: chars.length - filled, fill: Array<string>(width - filled).fill(char) }
     },
   }
 }
@@ -150,24 +144,3 @@ export function passes(run: string, from: number, char: string): number | undefi
 }
 
 const same = (a: string, b: string) => a === b || a.toLowerCase() === b.toLowerCase()
-
-function heldBy(cell: Cell, code: number): string | undefined {
-  const held = cell.kind ? convert(cell.kind, code) : accept(cell, 'strict', code)
-  return held === undefined ? undefined : String.fromCodePoint(held)
-}
-
-const inner = (node: Node): Slot[] =>
-  node.kind === 'section' ? node.nodes.flatMap(inner) : node.kind === 'slot' ? [node] : []
-
-// Typing knows no widths to fill and hides nothing.
-function plainNodes(nodes: readonly Node[], early: boolean): Node[] {
-  const lastSlot = nodes.flatMap(inner).at(-1)
-  const plain = (node: Node): Node => {
-    if (node.kind === 'section') return { ...node, nodes: node.nodes.map(plain) }
-    if (node.kind !== 'slot') return node
-    const { kind, at, end, min, max, chars, pad } = node
-    const least = early && node === lastSlot && pad !== undefined ? Math.min(1, min) : min
-    return { kind, at, end, min: least, max, chars, ...(pad !== undefined && { pad }) }
-  }
-  return nodes.map(plain)
-}

@@ -3,7 +3,7 @@
 
 import { factsFor, type Affixes } from '../quantity/locale.js'
 import { decimalsOf, marksOf } from '../quantity/show.js'
-import { isSeparator } from '../mask/automaton.js'
+import { isSeparator } from '../mask/separator.js'
 import type { Mask } from '../mask/mask.js'
 import { singleOf } from '../mask/single.js'
 import type { NumberSlot } from '../mask/tree.js'
@@ -125,8 +125,7 @@ export function quantityTyping(mask: Mask, slot: NumberSlot, reader: string | un
     if (move !== undefined) return { ok: true, move }
     const held = kept(char)
     if (held === undefined) {
-      if (group && isGroup(char, group.separator))
-        return refuse(reasons.groups(offset, char, point))
+      if (group && isGroup(char, group.separator)) return refuse(groups(offset, char, point))
       return refuse(
         isSeparator(char)
           ? reasons.separator(offset, char)
@@ -199,6 +198,12 @@ export function quantityTyping(mask: Mask, slot: NumberSlot, reader: string | un
     inputMode: base === 16 || scientific !== undefined ? 'text' : places ? 'decimal' : 'numeric',
   }
 }
+
+const groups = (at: number, char: string, point: string): Reason => ({
+  code: 'separator',
+  at,
+  message: `“${char}” groups digits and comes by itself; the decimal mark is “${point}”.`,
+})
 
 const refuse = (reason: Reason): Typed => ({ ok: false, reason })
 

@@ -12,25 +12,15 @@ export const reasons = {
   wrong: (at: number, char: string, expected: string): Reason =>
     said('wrong-character', at, `${named(char)} does not belong here; ${expected} does.`),
   full: (at: number): Reason =>
-    said('full', at, 'It is complete; nothing more can be typed. Delete something first.'),
-  fullHere: (at: number): Reason =>
-    said('full', at, 'There is no room for one more here. Delete something first.'),
+    said('full', at, 'There is no room for more. Delete something first.'),
   putRight: (at: number, expected: string): Reason =>
     said('put-right', at, `Put right what stands there first; ${expected} belongs there.`),
   separator: (at: number, char: string): Reason =>
     said('separator', at, `${named(char)} is not needed here; separators come by themselves.`),
-  groups: (at: number, char: string, point: string): Reason =>
-    said(
-      'separator',
-      at,
-      `“${char}” groups digits and comes by itself; the decimal mark is “${point}”.`,
-    ),
   noFit: (at: number, why: string): Reason =>
     said('does-not-fit', at, `Not all of it fits, so nothing was put in. ${why}`),
   kept: (at: number, expected: string): Reason =>
     said('does-not-fit', at, `It does not fit; ${expected || 'the end'} belongs here.`),
-  noDay: (at: number, range: string): Reason =>
-    said('no-such-day', at, `There is no such day or month; ${range} belongs here.`),
   nothing: (at: number): Reason => said('nothing-there', at, 'There is nothing to delete here.'),
   noUndo: (at: number, again: boolean): Reason =>
     said('nothing-to-undo', at, `There is nothing to ${again ? 'do again' : 'undo'}.`),

@@ -96,9 +96,9 @@ export interface State extends Moment {
   readonly future: readonly Moment[]
 }
 
-/** Edits at the caret or the selection, or at the place that they name. */
+/** Edits at the caret, or in place of the selection. */
 export type Edit =
-  | { readonly kind: 'type' | 'paste'; readonly text: string; from?: number; to?: number }
+  | { readonly kind: 'type' | 'paste'; readonly text: string }
   | {
       readonly kind: 'delete'
       readonly to?: 'back' | 'forward'

@@ -1,6 +1,7 @@
 // Tree -> cells: one cell for each place of one character, with the cells that may follow it. Both
 // reading and showing walk these cells; how they walk is in walk.ts.
 
+import { isSeparator } from './separator.js'
 import { classOf, convert, givenClassOf, type CharClass } from './kinds.js'
 import type { Kind, Node, Slot } from './tree.js'
 
@@ -38,9 +39,6 @@ export interface Automaton {
  * - `given`: plain, where a slot with `pad` may come short and `upper`/`lower` take either case.
  */
 export type View = 'strict' | 'loose' | 'plain' | 'given'
-
-export const SEPARATOR: RegExp = /^[\p{Zs}\t\p{Pd}\u2212./\\()[\]{}\u00b7\u2024]$/u
-export const isSeparator = (char: string): boolean => SEPARATOR.test(char)
 
 export function build(nodes: readonly Node[], view: View): Automaton {
   const cells: Cell[] = []

@@ -1,15 +1,8 @@
 // One pass over a text along the cells of an automaton. All ways are followed side by side, so the
 // time is linear in the text whatever the mask; a mask that check.ts has passed leaves one way.
 
-import {
-  accept,
-  END,
-  isSeparator,
-  type Automaton,
-  type Cell,
-  type Edge,
-  type View,
-} from './automaton.js'
+import { accept, END, type Automaton, type Cell, type Edge, type View } from './automaton.js'
+import { isSeparator } from './separator.js'
 import { oneOf } from './kinds.js'
 import { misfit, type Misfit } from './misfit.js'
 
