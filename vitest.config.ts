@@ -8,6 +8,7 @@ export default defineConfig({
       { find: /^sornak$/, replacement: source('index.ts') },
       { find: /^sornak\/mask$/, replacement: source('mask/mask.ts') },
       { find: /^sornak\/entry$/, replacement: source('entry/entry.ts') },
+      { find: /^sornak\/dom$/, replacement: source('dom/attach.ts') },
       { find: /^sornak\/rows$/, replacement: source('rows/rows.ts') },
     ],
   },

@@ -1,5 +1,5 @@
 // Brings a fresh clone to where the command and the tests can run: dependencies, then the build. Does
-// only what is missing or older than its sources.
+// only what is missing or older than its sources. With --browser also a Chromium, where it may be installed.
 
 import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
@@ -27,4 +27,27 @@ const sources = [
 ]
 if (time('packages/sornak-cli/dist/.built') <= Math.max(...sources.map(newest))) {
   run(process.execPath, ['scripts/build.mjs'])
+}
+
+if (
+  process.argv.includes('--browser') &&
+  !existsSync('/usr/bin/chromium') &&
+  !process.env.CHROMIUM
+) {
+  const debian = existsSync('/etc/debian_version') && process.getuid?.() === 0
+  if (debian) {
+    run('apt-get', ['update', '-qq'])
+    run('apt-get', [
+      'install',
+      '-y',
+      '-qq',
+      '--no-install-recommends',
+      'chromium',
+      'fonts-dejavu-core',
+    ])
+  } else {
+    console.error(
+      'Tests of pages need Chromium: install it as /usr/bin/chromium, or name it in CHROMIUM.',
+    )
+  }
 }

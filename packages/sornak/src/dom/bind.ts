@@ -59,6 +59,8 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
   if (!options.message) {
     message.setAttribute('role', 'status')
     message.className = 'sornak-message'
+    // A reason that comes as the field is left must not come between the pointer and what it presses.
+    message.style.cssText = 'position:absolute;pointer-events:none'
     input.after(message)
   }
   message.id ||= `sornak-${(made++).toString(36)}`
