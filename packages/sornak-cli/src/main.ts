@@ -134,6 +134,31 @@ program
   )
 
 program
+  .command('type')
+  .description('keys replayed into a field, a line for each state')
+  .argument('<mask>', 'a mask, or an identifier of the catalog or the rules file')
+  .argument(
+    '<keys>',
+    'characters, and <Back> <Delete> <Word> <Left> <Right> <Home> <End> <All> <Cut> <Undo> <Redo> <Leave> <Paste TEXT> <Set TEXT>',
+  )
+  .option('--or <mask...>', 'further masks of the same field, the preferred first')
+  .option('--country <digits>', 'the country code that may stand before a pasted number')
+  .option('-r, --rules <file>', rules[1])
+  .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
+  .option(...out)
+  .option('--no-color', 'no colour on a terminal')
+  .addHelpText(
+    'after',
+    examples(
+      "sornak type '({3}) {3}-{4}' '2065x50<Back>142'",
+      "sornak type card/payment '<Paste 4111-1111-1111-1111><Leave>'",
+    ),
+  )
+  .action(async (mask, keys, flags) =>
+    finish((await import('./commands/type.js')).type(mask, keys, flags)),
+  )
+
+program
   .command('explain')
   .description(
     'a mask, a finding, a channel or an identifier in plain words; with a value: why it fits, or why not',

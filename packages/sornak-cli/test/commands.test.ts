@@ -205,3 +205,48 @@ describe('explain of masks and check digits', () => {
     expect(wrong.out).toContain('"1" belongs')
   })
 })
+
+describe('type', () => {
+  const states = (args: readonly string[]) =>
+    sornak(['type', ...args, '--format', 'jsonl'])
+      .out.trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as Record<string, string>)
+  test('a line for each key, with the caret and what was refused', () => {
+    const ran = sornak(['type', '({3}) {3}-{4}', '206x<Back>5'])
+    expect(ran.status).toBe(1)
+    const rows = ran.out.trimEnd().split('\n')
+    expect(rows).toHaveLength(8)
+    expect(rows[5]).toMatch(/^x +\(206\|\) ___-____ +partial +206 +The letter x does not belong/)
+    expect(rows[6]).toMatch(/^Back +\(20\|_\)/)
+  })
+  test('several masks, and keys that are words', () => {
+    const last = states([
+      '0{2} {3} {4}',
+      '+2721<All><Paste 021 555 0123><Left>',
+      '--or',
+      '+27 {2} {3} {4}',
+    ])
+    expect(last.map(({ text }) => text).slice(-3)).toEqual([
+      '+27 21',
+      '021 555 0123',
+      '021 555 0123',
+    ])
+    expect(last.at(-1)).toMatchObject({ from: 11, status: 'complete', plain: '215550123' })
+  })
+  test('an identifier, and how it is stored', () => {
+    const ran = sornak(['type', 'phone/za', '<Paste +27 21 555 0123>'])
+    expect(ran).toMatchObject({ status: 0 })
+    expect(ran.out).toContain('Stored as 0215550123.')
+  })
+  test.each([
+    [['{2}', '<Foo>'], '<back>'],
+    [['{date d MMMM yyyy}', '1'], 'digits'],
+    [['{2', '1'], '{2}'],
+    [['{2}', '1', '--format', 'html'], 'jsonl'],
+  ])('wrong use says what is right: %j', (args, hint) => {
+    const ran = sornak(['type', ...args])
+    expect(ran).toMatchObject({ status: 2, out: '' })
+    expect(ran.err).toContain(hint)
+  })
+})
