@@ -3,6 +3,7 @@
 
 import { entry, type EntryMask, type EntryOptions } from '../entry/entry.js'
 import type { Definition } from '../identifier/definition.js'
+import { hide } from '../identifier/reveal.js'
 import type { MaskList } from '../mask/list.js'
 import type { Mask } from '../mask/mask.js'
 import { bind, type Field, type FieldOptions } from './bind.js'
@@ -10,7 +11,10 @@ import { bind, type Field, type FieldOptions } from './bind.js'
 export type { Field, FieldOptions } from './bind.js'
 export type { Reason, State, Status } from '../entry/state.js'
 
-export interface AttachOptions extends FieldOptions, EntryOptions {}
+export interface AttachOptions extends Omit<FieldOptions, 'hide'>, EntryOptions {
+  /** Characters of a complete value are hidden when the field is left, all but the last so many. */
+  readonly secret?: { readonly last: number } | undefined
+}
 
 /**
  * Guides typing in an input by a mask, a list of masks, a definition or an entry mask.
@@ -27,10 +31,10 @@ export function attach(
   source: Mask | MaskList | Definition | EntryMask,
   options: AttachOptions = {},
 ): Field {
-  if ('edit' in source) return bind(input, source, options)
-  const secret =
-    'sensitivity' in source && source.sensitivity === 'secret'
-      ? { secret: { last: source.reveal.last } }
-      : {}
-  return bind(input, entry(source, options), { ...secret, ...options })
+  const reveal =
+    options.secret ??
+    ('sensitivity' in source && source.sensitivity === 'secret' ? source.reveal : undefined)
+  const hidden = reveal && { hide: (text: string) => hide(text, { first: 0, ...reveal }) }
+  const mask = 'edit' in source ? source : entry(source, options)
+  return bind(input, mask, { ...options, ...hidden })
 }

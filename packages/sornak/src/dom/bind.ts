@@ -17,8 +17,8 @@ export interface FieldOptions {
   readonly autocomplete?: string
   /** Where reasons are said; a `role="status"` is made behind the field where it is left out. */
   readonly message?: HTMLElement
-  /** Characters are hidden when the field is left, all but the last so many. */
-  readonly secret?: { readonly last: number }
+  /** What of a complete value is seen when the field is left, such as `•••• 1111`. */
+  readonly hide?: (text: string) => string
   /** Called after every change of the state, also of the caret only. */
   readonly onChange?: (state: State) => void
 }
@@ -44,8 +44,8 @@ export interface Field {
  */
 export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOptions = {}): Field {
   if (!/^(?:text|tel|search|url|password)$/.test(input.type))
-    throw new TypeError(`An input of type "${input.type}" cannot be guided; use type="text".`)
-  const { submit = 'shown', secret } = options
+    throw new TypeError(`Use an input of type="text"; one of type="${input.type}" has no caret.`)
+  const { submit = 'shown', hide } = options
   const page = input.ownerDocument
   const ending = new AbortController()
   let state = mask.start
@@ -68,9 +68,11 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
   const rightToLeft = page.defaultView?.getComputedStyle(input).direction === 'rtl'
   const giveBack = borrow(input, {
     inputmode: mask.inputMode,
-    autocomplete: options.autocomplete ?? (secret ? 'off' : null),
+    autocomplete: options.autocomplete ?? (hide ? 'off' : null),
     placeholder: input.placeholder || mask.start.outline,
     spellcheck: 'false',
+    'aria-invalid': 'false',
+    'data-status': state.status,
     autocapitalize: 'off',
     // A length that is too short would cut what is filled in.
     maxlength: undefined,
@@ -80,12 +82,7 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
       !input.dir && { dir: 'ltr', style: `${input.style.cssText};text-align:right` }),
   })
 
-  const shown = () =>
-    hidden
-      ? [...state.text]
-          .map((char, i, all) => (isHidden(char) && behind(all, i) >= secret!.last ? '•' : char))
-          .join('')
-      : state.text
+  const shown = () => (hidden ? hide!(state.text) : state.text)
 
   function apply(edit: Edit): void {
     state = mask.edit(state, edit)
@@ -95,22 +92,19 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
   function write(): void {
     const text = shown()
     const active = page.activeElement === input
-    let heard = false
     writing = true
     if (input.value !== text) {
-      const hear = () => (heard = true)
-      input.addEventListener('input', hear)
+      let told = false
       // Written as an edit, the browser keeps its undo entry enabled; what it undoes is decided here.
       if (active && !hidden) {
         input.select()
-        page.execCommand(text ? 'insertText' : 'delete', false, text)
+        told = page.execCommand(text ? 'insertText' : 'delete', false, text)
       }
       if (input.value !== text) {
         input.value = text
-        heard = false
+        told = false
       }
-      input.removeEventListener('input', hear)
-      if (!heard) input.dispatchEvent(new Event('input', { bubbles: true }))
+      if (!told) input.dispatchEvent(new Event('input', { bubbles: true }))
     }
     if (active) input.setSelectionRange(state.from, state.to)
     writing = false
@@ -187,7 +181,7 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
   })
   on('blur', () => {
     left = true
-    hidden = secret !== undefined && state.status === 'complete'
+    hidden = !!hide && state.status === 'complete'
     apply({ kind: 'leave' })
   })
 
@@ -227,7 +221,7 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
 
   if (input.value) state = mask.edit(state, { kind: 'set', text: input.value })
   left = page.activeElement !== input
-  if (left) hidden = secret !== undefined && state.status === 'complete'
+  if (left) hidden = !!hide && state.status === 'complete'
   if (input.value !== shown()) write()
   else say()
 
@@ -251,17 +245,12 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
       if (hidden) input.value = state.text
       giveBack()
       input.setCustomValidity('')
-      input.removeAttribute('aria-invalid')
-      delete input.dataset['status']
       if (!options.message) message.remove()
     },
   }
 }
 
 let made = 1
-
-const isHidden = (char: string) => /[\p{L}\p{N}]/u.test(char)
-const behind = (chars: readonly string[], i: number) => chars.slice(i + 1).filter(isHidden).length
 
 /** The edit that the browser is about to make; undefined where it is to make it itself. */
 function editOf({ inputType, data, dataTransfer }: InputEvent): Edit | undefined {

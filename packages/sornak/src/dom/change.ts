@@ -19,6 +19,5 @@ export function changeBetween(before: string, after: string, caret: number | nul
   while (end < Math.min(most, behind) && before.at(-1 - end) === after.at(-1 - end)) end++
   let from = 0
   while (from < most - end && before[from] === after[from]) from++
-  while (end < most - from && before.at(-1 - end) === after.at(-1 - end)) end++
   return { from, to: before.length - end, text: after.slice(from, after.length - end) }
 }

@@ -7,11 +7,9 @@ import { cleaned, plainer } from './clean.js'
 import { layoutOf, passes, type Layout, type Way } from './layout.js'
 import { reasons } from './reasons.js'
 import { NOTHING, type Raw, type Reason, type Rendered, type Typed, type Typing } from './state.js'
-import type { WrittenMask, WrittenMasks } from './written.js'
+import type { WrittenMasks } from './written.js'
 
 export interface CharacterSettings {
-  /** Masks that pasted text may stand in besides, such as the stored form. */
-  readonly alsoRead?: readonly WrittenMask[]
   /** Why a whole value is not one after all; undefined where it is. */
   readonly judge?: (plain: string) => Pick<Reason, 'code' | 'message'> | undefined
   /** The plain value of a whole one, as its mask keeps it. */
@@ -30,10 +28,9 @@ interface Found {
 
 export function typing(
   { masks, mode, country }: WrittenMasks,
-  { alsoRead = [], judge, keep }: CharacterSettings = {},
+  { judge, keep }: CharacterSettings = {},
 ): Typing {
   const layouts = masks.map((one) => layoutOf(one))
-  const readers = alsoRead.map((one) => typing({ masks: [one], mode, country: '' }))
   // A list settles on the length that a value has when the field is left.
   const wholeFirst = (raw: Raw) => {
     const all = layouts.map((_, mask) => find(raw, mask)).filter((one) => fitsWhole(one, raw))
@@ -43,7 +40,7 @@ export function typing(
   function find(raw: Raw, mask: number): Found | undefined {
     const layout = layouts[mask]!
     const { way, taken } = layout.follow(raw.chars)
-    const start = layout.follow([]).way
+    const start = layout.follow(NOTHING.chars).way
     const lead = reach(raw.lead, start)
     const after = taken && taken === raw.chars.length ? reach(raw.after, way) : 0
     if (lead === undefined || after === undefined) return undefined
@@ -70,7 +67,8 @@ export function typing(
 
   /** @param left the field is left, and the value is whole in this mask */
   function render(raw: Raw, left?: number): Rendered {
-    if (raw.asGiven) return plainly(raw.chars, layouts[0]!.expected(layouts[0]!.follow([]).way))
+    if (raw.asGiven)
+      return plainly(raw.chars, layouts[0]!.expected(layouts[0]!.follow(NOTHING.chars).way))
     const { layout, way, taken, lead, after, mask } =
       (left !== undefined && find(raw, left)) || shownBy(raw)
     const starts: number[] = []
@@ -126,11 +124,11 @@ export function typing(
       const typed = separatorAtEnd(raw, char)
       if (typed) return { ok: true, raw: typed, at: typed.chars.length }
     }
-    const begun = end ? begunText(raw) : undefined
-    if (begun) {
-      const all = [...raw.chars, ...begun, char]
-      const value = { ...NOTHING, chars: all, lead: at ? raw.lead : '' }
-      if (takenOf(value) === all.length) return { ok: true, raw: value, at: all.length }
+    // "A" could have begun the mask's own "AB"; with "C" behind it, it is a character of the value.
+    if (raw.lead && !raw.chars.length && begins(raw)) {
+      const value = { ...NOTHING, chars: [...raw.lead, char] }
+      if (takenOf(value) === value.chars.length)
+        return { ok: true, raw: value, at: value.chars.length }
     }
     const chars = [...raw.chars.slice(0, at), char, ...raw.chars.slice(at)]
     const wasMisfit = takenOf(before) < before.chars.length
@@ -169,13 +167,9 @@ export function typing(
     return goesOn(padded) ? padded : undefined
   }
 
-  // "A" could have begun the mask's own "AB"; with "C" behind it, it is a character of the value.
-  function begunText(raw: Raw): string[] | undefined {
-    const typed = raw.chars.length ? raw.after : raw.lead
-    const { way, lead, after } = shownBy(raw)
-    const left = runFor(typed, way).slice(raw.chars.length ? after : lead)
-    const open = [...left].some((char) => !isSeparator(char))
-    return typed && open ? [...typed].filter((char) => !isSeparator(char)) : undefined
+  function begins(raw: Raw): boolean {
+    const { way, lead } = shownBy(raw)
+    return [...runFor(raw.lead, way).slice(lead)].some((char) => !isSeparator(char))
   }
 
   // (206|) 555   a bracket or space typed here goes through what stands there
@@ -200,31 +194,15 @@ export function typing(
     const whole = (raw: Raw | undefined) =>
       raw && raw.chars.length && wholeFirst(raw) ? raw : undefined
     const typed = simulate(text)
-    // The sign alone is no country.
-    const international = (written: string) => {
-      const raw = whole(simulate(written))
-      return raw && raw.lead.length > 1 ? raw : undefined
+    if (whole(typed)) return typed
+    const local = withoutCountry(text, country)
+    const bare = [...local].filter((char) => !isSeparator(char)).join('')
+    for (const other of [text.replace(/^00/, '+'), `+${text}`, local, bare]) {
+      const raw = whole(simulate(other))
+      // A sign alone is no country.
+      if (raw && (!other.startsWith('+') || raw.lead.length > 1)) return raw
     }
-    const other = () => {
-      for (const reader of readers) {
-        const raw = reader.read(text)
-        if (!raw || reader.render(raw).status !== 'complete') continue
-        const mine = whole({ ...NOTHING, chars: raw.chars })
-        if (mine) return mine
-      }
-      return undefined
-    }
-    return (
-      whole(typed) ??
-      other() ??
-      international(text.replace(/^00/, '+')) ??
-      international(`+${text}`) ??
-      whole(simulate(withoutCountry(text, country))) ??
-      whole(
-        simulate([...withoutCountry(text, country)].filter((one) => !isSeparator(one)).join('')),
-      ) ??
-      typed
-    )
+    return typed
   }
 
   function left(raw: Raw): { readonly raw: Raw; readonly rendered: Rendered } {

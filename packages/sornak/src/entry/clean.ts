@@ -8,14 +8,15 @@ export function cleaned(text: string): string {
   return text.replace(/[\t\r\n\u2028\u2029]+/g, ' ').replace(UNSEEN, '')
 }
 
-/** Full-width forms and the digits of other scripts as ASCII; undefined where it is one already. */
+/** Full-width forms and the digits of other scripts in use as ASCII; undefined for anything else. */
 export function plainer(char: string): string | undefined {
   const wide = char.normalize('NFKC')
   if (wide !== char && [...wide].length === 1) return wide
-  if (!/^\p{Nd}$/u.test(char) || char <= '9') return undefined
-  // Decimal digits of a script stand side by side, from zero to nine.
-  const code = char.codePointAt(0)!
-  let zero = code
-  while (code - zero < 9 && /^\p{Nd}$/u.test(String.fromCodePoint(zero - 1))) zero--
-  return `${code - zero}`
+  if (char.length > 1 || !DIGIT.test(char)) return undefined
+  // The ten digits of a script begin at a code point that ends in 0 or 6, in the basic plane at least.
+  const code = char.charCodeAt(0)
+  const last = code & 15
+  return `${DIGIT.test(String.fromCodePoint(code - last)) ? last : last - 6}`
 }
+
+const DIGIT = /^\p{Nd}$/u

@@ -10,7 +10,6 @@ import { reasons } from './reasons.js'
 import {
   NOTHING,
   type Edit,
-  type Moment,
   type Raw,
   type Reason,
   type Rendered,
@@ -18,11 +17,8 @@ import {
   type Typing,
 } from './state.js'
 
-/** Undo goes back this far. */
-const MOST_HISTORY = 200
-
 export function started(typing: Typing): State {
-  return stateOf(momentOf(typing.render(NOTHING), NOTHING, 0), [], [])
+  return stateOf(typing.render(NOTHING), NOTHING, 0)
 }
 
 export function edited(typing: Typing, state: State, edit: Edit): State {
@@ -37,9 +33,8 @@ export function edited(typing: Typing, state: State, edit: Edit): State {
     case 'leave': {
       const { raw, rendered } = typing.left(state.raw)
       const caret = Math.min(state.from, rendered.text.length)
-      const same = rendered.text === state.text
-      const past = same ? state.past : [...state.past, momentIn(state)].slice(-MOST_HISTORY)
-      return stateOf(momentOf(rendered, raw, caret), past, same ? state.future : [])
+      const left = stateOf(rendered, raw, caret, state)
+      return rendered.text === state.text ? without({ ...state, ...rendered }) : left
     }
     case 'set':
       return set(typing, state, edit.text)
@@ -49,7 +44,7 @@ export function edited(typing: Typing, state: State, edit: Edit): State {
     case 'cut':
       return state.from < state.to
         ? removed(typing, state, state.from, state.to)
-        : refused(state, reasons.nothing(state.from))
+        : refused(state, reasons.nothing(state.from, 'delete'))
     case 'delete':
       return deleted(typing, state, edit.to ?? 'back', edit.by ?? 'character')
   }
@@ -107,7 +102,7 @@ function inserted(typing: Typing, state: State, text: string): State {
       raw = typed.raw
       at = typed.at
       moved = undefined
-      offset = caretBehind(typing.render(raw), at)
+      if (several) offset = caretBehind(typing.render(raw), at)
     }
   }
   if (raw === before) return without({ ...state, from: moved ?? from, to: moved ?? from })
@@ -136,10 +131,10 @@ function deleted(
     )
   if (back && at === 0) {
     // In front of all characters only the beginning that was typed can go.
-    if (!raw.lead) return refused(state, reasons.nothing(state.from))
+    if (!raw.lead) return refused(state, reasons.nothing(state.from, 'delete'))
     return changed(typing, state, { ...raw, lead: '' }, 0, true)
   }
-  if (!back && at === raw.chars.length) return refused(state, reasons.nothing(state.from))
+  if (!back && at === raw.chars.length) return refused(state, reasons.nothing(state.from, 'delete'))
   let [from, until] = back ? [at - 1, at] : [at, at + 1]
   const joined = (i: number) => starts[i] === ends[i - 1]
   if (by === 'word' && back) while (from > 0 && joined(from)) from--
@@ -157,7 +152,7 @@ function removed(typing: Typing, state: State, from: number, to: number): State 
   const [start, end] = indices(state, from, to)
   const raw = cut(state, from, to)
   if (start === end && raw.after === state.raw.after && raw.lead === state.raw.lead)
-    return refused({ ...state, from, to: from }, reasons.nothing(from))
+    return refused({ ...state, from, to: from }, reasons.nothing(from, 'delete'))
   return changed(typing, state, raw, start, start > 0 ? from > (state.ends[start - 1] ?? 0) : true)
 }
 
@@ -172,13 +167,9 @@ function cut(state: State, from: number, to: number): Raw {
 }
 
 function travelled(state: State, again: boolean): State {
-  const { past, future } = state
-  const to = again ? future.at(-1) : past.at(-1)
-  if (!to) return refused(state, reasons.noUndo(state.from, again))
-  const here = momentIn(state)
-  return again
-    ? stateOf(to, [...past, here], future.slice(0, -1))
-    : stateOf(to, past.slice(0, -1), [...future, here])
+  const to = again ? state.future.at(-1) : state.past
+  if (!to) return refused(state, reasons.nothing(state.from, again ? 'do again' : 'undo'))
+  return { ...to, future: again ? state.future.slice(0, -1) : [...state.future, without(state)] }
 }
 
 /** @param atNext the caret stands before the next character instead of behind the last one */
@@ -192,8 +183,7 @@ function changed(
 ): State {
   const rendered = typing.render(raw)
   const caret = moved ?? (atNext ? rendered.starts[at]! : caretBehind(rendered, at))
-  const past = [...state.past, momentIn(state)].slice(-MOST_HISTORY)
-  return stateOf(momentOf(rendered, raw, caret), past, [])
+  return stateOf(rendered, raw, caret, state)
 }
 
 const caretBehind = ({ starts, ends }: Rendered, at: number) =>
@@ -208,16 +198,10 @@ function without(state: State): State {
   return rest
 }
 
-function momentOf(rendered: Rendered, raw: Raw, caret: number): Moment {
-  return { ...rendered, raw, from: caret, to: caret }
-}
-
-function momentIn({ outline: _o, refused: _r, past: _p, future: _f, ...moment }: State): Moment {
-  return moment
-}
-
-function stateOf(moment: Moment, past: readonly Moment[], future: readonly Moment[]): State {
-  return { ...moment, outline: moment.text + moment.rest, past, future }
+function stateOf(rendered: Rendered, raw: Raw, caret: number, before?: State): State {
+  const outline = rendered.text + rendered.rest
+  const past = before && { past: without(before) }
+  return { ...rendered, raw, from: caret, to: caret, outline, ...past, future: [] }
 }
 
 const clamp = (offset: number, { text }: State) => Math.min(Math.max(0, offset), text.length)

@@ -11,12 +11,12 @@ import { typing as characterTyping, type CharacterSettings } from './characters.
 import { dateTyping } from './date.js'
 import { fieldOf, type EntryMask } from './field.js'
 import { quantityTyping } from './quantity.js'
-import type { Typing } from './state.js'
+import { NOTHING, type Typing } from './state.js'
 import { written } from './written.js'
 
 export { written, type WrittenMask, type WrittenMasks } from './written.js'
 export type { EntryMask } from './field.js'
-export type { Edit, Moment, Raw, Reason, State, Status } from './state.js'
+export type { Edit, Raw, Reason, State, Status } from './state.js'
 
 export interface EntryOptions {
   /**
@@ -53,9 +53,6 @@ function forDefinition(definition: Definition, options: EntryOptions): EntryMask
     return text.ok ? text.text : plain
   }
   const typing = typingFor(own, options, {
-    alsoRead: written(
-      distinct([...stored.masks, ...(alsoRead?.masks ?? [])]).map(({ nodes }) => nodes),
-    ).masks,
     judge(plain) {
       const found = fit(definition, storedOf(plain))
       if (found.ok) return undefined
@@ -66,7 +63,32 @@ function forDefinition(definition: Definition, options: EntryOptions): EntryMask
           : { code: 'does-not-fit', message: 'It does not fit.' }
     },
   })
-  return fieldOf(typing, storedOf)
+  const others = distinct([...stored.masks, ...(alsoRead?.masks ?? [])])
+  return fieldOf(
+    alsoReading(
+      typing,
+      others.map((one) => typingFor([one], { country: '' }, {})),
+    ),
+    storedOf,
+  )
+}
+
+// What is pasted may stand in a form that is not typed, such as the stored one.
+function alsoReading(typing: Typing, others: readonly Typing[]): Typing {
+  return {
+    ...typing,
+    read(text) {
+      const own = typing.read(text)
+      if (own && typing.render(own).status === 'complete') return own
+      for (const other of others) {
+        const raw = other.read(text)
+        if (!raw || other.render(raw).status !== 'complete') continue
+        const mine = { ...NOTHING, chars: raw.chars }
+        if (typing.left(mine).rendered.status === 'complete') return mine
+      }
+      return own
+    },
+  }
 }
 
 function typingFor(

@@ -31,9 +31,14 @@ export interface Way {
   readonly last: number
 }
 
+interface Followed {
+  readonly way: Way
+  readonly taken: number
+}
+
 export interface Layout {
   /** The way of these characters; or how many of them there is a way for, with that way. */
-  follow(chars: readonly string[]): { readonly way: Way; readonly taken: number }
+  follow(chars: readonly string[]): Followed
   /** How the way may end: the text of the mask that stands behind it; undefined where more is needed. */
   ending(way: Way): string | undefined
   /** More characters can come. */
@@ -80,8 +85,13 @@ export function layoutOf({ cells, start }: WrittenMask): Layout {
     return { runs, chars, onward: onwardOf(last), last }
   }
 
+  // The same characters are followed several times for one keystroke.
+  const known = new WeakMap<readonly string[], Followed>()
+
   return {
     follow(chars) {
+      const before = known.get(chars)
+      if (before) return before
       let ways: (Step | undefined)[] = [undefined]
       let taken = 0
       for (const char of chars) {
@@ -97,7 +107,10 @@ export function layoutOf({ cells, start }: WrittenMask): Layout {
         taken++
       }
       const whole = ways.find((way) => ended(way?.to ?? -1) !== undefined)
-      return { way: wayOf(taken === chars.length ? (whole ?? ways[0]) : ways[0]), taken }
+      const way = wayOf(taken === chars.length ? (whole ?? ways[0]) : ways[0])
+      const found = { way, taken }
+      known.set(chars, found)
+      return found
     },
     ending: ({ last }) => (last < 0 ? undefined : ended(last)),
     open: ({ onward }) => onward.some(({ to }) => to !== END),

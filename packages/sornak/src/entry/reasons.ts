@@ -14,14 +14,13 @@ export const reasons = {
   full: (at: number): Reason =>
     said('full', at, 'There is no room for more. Delete something first.'),
   putRight: (at: number, expected: string): Reason =>
-    said('put-right', at, `Put right what stands there first; ${expected} belongs there.`),
+    said('put-right', at, `Put it right first; ${expected} belongs here.`),
   separator: (at: number, char: string): Reason =>
     said('separator', at, `${named(char)} is not needed here; separators come by themselves.`),
   noFit: (at: number, why: string): Reason =>
     said('does-not-fit', at, `Not all of it fits, so nothing was put in. ${why}`),
   kept: (at: number, expected: string): Reason =>
     said('does-not-fit', at, `It does not fit; ${expected || 'the end'} belongs here.`),
-  nothing: (at: number): Reason => said('nothing-there', at, 'There is nothing to delete here.'),
-  noUndo: (at: number, again: boolean): Reason =>
-    said('nothing-to-undo', at, `There is nothing to ${again ? 'do again' : 'undo'}.`),
+  nothing: (at: number, todo: string): Reason =>
+    said('nothing-there', at, `There is nothing to ${todo} here.`),
 }

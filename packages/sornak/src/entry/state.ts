@@ -10,7 +10,6 @@ export interface Reason {
     | 'put-right'
     | 'does-not-fit'
     | 'nothing-there'
-    | 'nothing-to-undo'
     | 'check-digit'
     | 'reserved'
     | 'no-such-day'
@@ -79,21 +78,18 @@ export type Typed =
   | { readonly ok: true; readonly move: number }
   | { readonly ok: false; readonly reason: Reason }
 
-/** What of a state undo brings back. */
-export interface Moment extends Rendered {
+export interface State extends Rendered {
   readonly raw: Raw
   /** The selection, in UTF-16 units of the text; equal for a caret. */
   readonly from: number
   readonly to: number
-}
-
-export interface State extends Moment {
   /** `text` and behind it what is still to be typed. */
   readonly outline: string
   /** Why the last edit was refused; it changed nothing. */
   readonly refused?: Reason
-  readonly past: readonly Moment[]
-  readonly future: readonly Moment[]
+  /** What undo brings back, and redo, the next one last. */
+  readonly past?: State
+  readonly future: readonly State[]
 }
 
 /** Edits at the caret, or in place of the selection. */

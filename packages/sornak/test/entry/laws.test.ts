@@ -138,7 +138,7 @@ describe.each(Object.entries(MASKS))('%s', (_, { made, read }) => {
   test('undo and redo return the very state', () => {
     law((state, list) => {
       const next = made.edit(state, { kind: 'type', text: '7' })
-      if (next.refused || next.past.length === state.past.length) return
+      if (next.refused || next.past === state.past) return
       const undone = made.edit(next, { kind: 'undo' })
       expect(visible(undone)).toEqual(visible(state))
       expect(undone.raw).toBe(state.raw)
