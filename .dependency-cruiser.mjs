@@ -1,4 +1,5 @@
 // Dependencies point one way: words < quantity < date < mask < identifier < channel < inspect < report; rows stand alone.
+// identifier < entry < dom.
 const layers = ['words', 'quantity', 'date', 'mask', 'identifier', 'channel', 'inspect', 'report']
 const above = (layer) => layers.slice(layers.indexOf(layer) + 1).join('|')
 
@@ -21,6 +22,24 @@ export default {
       severity: 'error',
       from: { path: '^packages/sornak/src/' },
       to: { pathNot: '^packages/sornak/src/' },
+    },
+    {
+      name: 'typing-looks-no-further',
+      severity: 'error',
+      from: { path: '^packages/sornak/src/entry/' },
+      to: { path: '^packages/sornak/src/(dom|channel|inspect|report|rows)/' },
+    },
+    {
+      name: 'pages-look-no-further',
+      severity: 'error',
+      from: { path: '^packages/sornak/src/dom/' },
+      to: { path: '^packages/sornak/src/(channel|inspect|report|rows)/' },
+    },
+    {
+      name: 'nothing-needs-typing',
+      severity: 'error',
+      from: { path: `^packages/sornak/src/(${layers.join('|')}|rows)/` },
+      to: { path: '^packages/sornak/src/(entry|dom)/' },
     },
     {
       name: 'rows-stand-alone',

@@ -13,7 +13,7 @@ export default defineConfig({
     ],
   },
   test: {
-    include: ['packages/*/test/**/*.test.ts'],
+    include: ['packages/*/test/**/*.test.ts', 'examples/*/test/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

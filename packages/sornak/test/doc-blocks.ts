@@ -4,7 +4,10 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect } from 'vitest'
-import * as library from 'sornak'
+import * as core from 'sornak'
+import * as typing from 'sornak/entry'
+
+const library = { ...core, ...typing }
 
 export interface Block {
   readonly file: string

@@ -21,10 +21,10 @@ export interface AttachOptions extends Omit<FieldOptions, 'hide'>, EntryOptions 
  *
  * What a definition calls secret is hidden when the field is left, but for what it lets be seen.
  *
+ * `attach(document.querySelector('#phone'), mask('({3}) {3}-{4}'), { submit: 'plain' })` guides an input and
+ * gives its form the ten digits.
+ *
  * @throws {TypeError} where the input is of a type without selections, such as `number` or `email`
- * @example
- * const phone = attach(document.querySelector('#phone'), mask('({3}) {3}-{4}'), { submit: 'plain' })
- * phone.status // 'empty'
  */
 export function attach(
   input: HTMLInputElement,

@@ -264,7 +264,7 @@ function editOf({ inputType, data, dataTransfer }: InputEvent): Edit | undefined
   if (inputType === 'historyUndo') return { kind: 'undo' }
   if (inputType === 'historyRedo') return { kind: 'redo' }
   const text = data ?? dataTransfer?.getData('text/plain')
-  if (text == null) return undefined
+  if (text === undefined || text === null) return undefined
   if (inputType === 'insertText') return { kind: 'type', text }
   return /^insertFrom(?:Paste|Yank)/.test(inputType) ? { kind: 'paste', text } : undefined
 }

@@ -9,8 +9,6 @@ export interface Change {
 
 /**
  * @param caret where the caret stands in the new text: behind what was put in
- * @example
- * changeBetween('1223', '12223', 3) // { from: 2, to: 2, text: '2' }
  */
 export function changeBetween(before: string, after: string, caret: number | null): Change {
   const most = Math.min(before.length, after.length)

@@ -15,6 +15,18 @@ afterAll(async () => {
   await here.close()
 })
 
+/** What tests reach on the page. */
+interface InPage {
+  readonly fields: Record<
+    string,
+    { value: string; stored?: string; status: string; detach(): void }
+  > & {
+    heard: string[]
+    error: string
+  }
+  readonly axe: { run(): Promise<{ violations: { id: string }[] }> }
+}
+
 const PHONE = `<label>Mobile <input name="phone"></label>`
 const phone = (options = '{}', extra = '') =>
   `fields.phone = attach(document.querySelector('input'), mask('({3}) {3}-{4}'), ${options}); ${extra}`
@@ -40,7 +52,7 @@ const seen = (page: Page) =>
   })
 const state = (page: Page, name = 'phone') =>
   page.evaluate((key) => {
-    const { value, stored, status } = (window as never as Record<string, any>)['fields'][key]
+    const { value, stored, status } = (window as unknown as InPage).fields[key]!
     return { value, stored, status }
   }, name)
 const said = (page: Page) => page.locator('[role=status]').first().textContent()
@@ -241,7 +253,7 @@ describe('every way to edit', () => {
     )
     await page.keyboard.type('2065')
     await page.locator('input').blur()
-    const heard = await page.evaluate(() => (window as never as any).fields.heard as string[])
+    const heard = await page.evaluate(() => (window as unknown as InPage).fields.heard)
     expect(heard.filter((one) => one.startsWith('input'))).toEqual([
       'input (2',
       'input (20',
@@ -304,7 +316,7 @@ describe('forms', () => {
       '<input inputmode="text" maxlength="20" aria-describedby="hint"><p id="hint">As on your pass</p>',
     )
     await page.keyboard.type('2065550142')
-    await page.evaluate(() => (window as never as any).fields.phone.detach())
+    await page.evaluate(() => (window as unknown as InPage).fields['phone']!.detach())
     const attributes = await page
       .locator('input')
       .evaluate((input) =>
@@ -370,8 +382,8 @@ describe('for everyone', () => {
     for (const keys of ['', '206', 'x', '5550142']) {
       await page.keyboard.type(keys)
       const found = await page.evaluate(async () => {
-        const { violations } = await (window as never as any).axe.run()
-        return violations.map(({ id }: { id: string }) => id) as string[]
+        const { violations } = await (window as unknown as InPage).axe.run()
+        return violations.map(({ id }) => id)
       })
       expect(found).toEqual([])
     }
@@ -400,7 +412,9 @@ describe('for everyone', () => {
       '<input type="number">',
       `try { attach(document.querySelector('input'), mask('{3}')) } catch (error) { fields.error = error.message }`,
     )
-    expect(await page.evaluate(() => (window as never as any).fields.error)).toMatch(/type="text"/)
+    expect(await page.evaluate(() => (window as unknown as InPage).fields.error)).toMatch(
+      /type="text"/,
+    )
   })
 })
 

@@ -1,0 +1,3 @@
+import { defineConfig } from 'vite'
+
+export default defineConfig({ base: './', build: { target: 'es2022' } })
