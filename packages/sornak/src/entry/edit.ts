@@ -32,7 +32,8 @@ export function edited(typing: Typing, state: State, edit: Edit): State {
       return travelled(state, edit.kind === 'redo')
     case 'leave': {
       const { raw, rendered } = typing.left(state.raw)
-      const caret = Math.min(state.from, rendered.text.length)
+      const { length } = rendered.text
+      const caret = state.from === state.text.length ? length : Math.min(state.from, length)
       const left = stateOf(rendered, raw, caret, state)
       return rendered.text === state.text ? without({ ...state, ...rendered }) : left
     }

@@ -177,7 +177,7 @@ describe('what a field says of itself', () => {
   test('a padded number is whole when it is short, and padded when it is left', () => {
     const field = fieldFor('REF-{5 pad}').do('42')
     expect(field.state).toMatchObject({ text: 'REF-42', status: 'complete', plain: '00042' })
-    expect(field.do({ kind: 'leave' }).state.text).toBe('REF-00042')
+    expect(field.do({ kind: 'leave' }).seen).toBe('REF-00042|')
     expect(field.do({ kind: 'undo' }).state.text).toBe('REF-42')
   })
 })
