@@ -32,8 +32,7 @@ export function edited(typing: Typing, state: State, edit: Edit): State {
       return travelled(state, edit.kind === 'redo')
     case 'leave': {
       const { raw, rendered } = typing.left(state.raw)
-      const { length } = rendered.text
-      const caret = state.from === state.text.length ? length : Math.min(state.from, length)
+      const caret = rendered.text.length
       const left = stateOf(rendered, raw, caret, state)
       return rendered.text === state.text ? without({ ...state, ...rendered }) : left
     }
