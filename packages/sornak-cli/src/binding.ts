@@ -100,3 +100,11 @@ export function ruleFor(rules: Rules, path: string, name: string, base: string):
 
 export const relativePath = (base: string, name: string) =>
   relative(resolve(base), resolve(name)).replaceAll('\\', '/')
+
+/** @throws {Stop} for anything but one character, or `tab` */
+export function delimiterOf(text: string | undefined): string | undefined {
+  const char = text === 'tab' || text === '\\t' ? '\t' : text
+  if (char !== undefined && char.length !== 1)
+    throw usage('--delimiter takes one character.', 'For a tab write --delimiter tab.')
+  return char
+}

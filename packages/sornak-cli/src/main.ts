@@ -75,6 +75,38 @@ program
   )
 
 program
+  .command('mend')
+  .description('a mended copy and a record of its changes; nothing in place')
+  .argument('<file>', 'a CSV file')
+  .option(...rules)
+  .option('--as <identifier>', 'bind one column to an identifier of the catalog or the rules file')
+  .option('--stored <mask>', 'bind one column to a stored mask')
+  .option('--column <header>', 'the column that --as or --stored speaks of')
+  .option(...out)
+  .option('--only <codes>', 'mend only these findings, such as zeros-lost,decimal-tail')
+  .option('--accept <proof>', 'exact: only where no other original is possible')
+  .option('--dry-run', 'say what would be mended, and write nothing')
+  .option('--ask <file>', 'write what must be asked at the source')
+  .option('--answers <file>', 'check the answers that were filled in, and apply them')
+  .option('--replay <changes>', 'make the changes of a record again, on the file it was made for')
+  .option('--undo <changes>', 'take the changes of a record back, in the copy that it made')
+  .option('--delimiter <char>', 'what separates fields (default: found)')
+  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option('--allow-missing', 'a bound column may be missing')
+  .option('-q, --quiet', 'no progress')
+  .option('--no-color', 'no colour on a terminal')
+  .addHelpText(
+    'after',
+    examples(
+      'sornak mend crew.csv -r sornak.yaml -o crew-mended.csv --ask questions.csv',
+      'sornak mend crew-mended.csv --undo crew-mended.csv.changes.jsonl -o crew-again.csv',
+    ),
+  )
+  .action(async (file, flags) =>
+    finish(await (await import('./commands/mend.js')).mend(file, flags)),
+  )
+
+program
   .command('rehearse')
   .description('what would not survive each hand-over, before it happens')
   .argument('[file...]', 'CSV files; "-" for standard input')

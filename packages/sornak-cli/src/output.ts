@@ -5,7 +5,8 @@ import { basename, dirname, join } from 'node:path'
 import { STATUS, Stop, systemReason, unreadable } from './stop.js'
 
 export interface Output {
-  write(text: string): void
+  /** Bytes are copied; text is written as UTF-8. */
+  write(text: string | Uint8Array): void
   /** Everything was written: the file appears under its name. */
   finish(): void
 }
@@ -13,8 +14,9 @@ export interface Output {
 const SIZE = 64 * 1024
 const unfinished = new Set<string>()
 
-export function openOutput(path: string | undefined): Output {
-  return path === undefined || path === '-' ? buffered(1) : intoFile(path)
+/** @param mode permissions of a new file; 0o600 for its owner only */
+export function openOutput(path: string | undefined, mode?: number): Output {
+  return path === undefined || path === '-' ? buffered(1) : intoFile(path, mode)
 }
 
 /** Takes away what was not finished; called when the command is stopped. */
@@ -23,11 +25,11 @@ export function removeUnfinished(): void {
   unfinished.clear()
 }
 
-function intoFile(path: string): Output {
+function intoFile(path: string, mode: number | undefined): Output {
   const beside = join(dirname(path), `.${basename(path)}.${process.pid}.part`)
   let fd: number
   try {
-    fd = openSync(beside, 'wx')
+    fd = openSync(beside, 'wx', mode)
   } catch (error) {
     const missing = (error as NodeJS.ErrnoException).code === 'ENOENT'
     throw unreadable(
@@ -54,14 +56,27 @@ function intoFile(path: string): Output {
 
 function buffered(fd: number): Output {
   let held = ''
-  const flush = () => {
-    if (held) writeAll(fd, Buffer.from(held))
+  let parts: Uint8Array[] = []
+  let size = 0
+  const settle = () => {
+    if (held) parts.push(Buffer.from(held))
     held = ''
+  }
+  const flush = () => {
+    settle()
+    if (parts.length) writeAll(fd, parts.length === 1 ? parts[0]! : Buffer.concat(parts))
+    parts = []
+    size = 0
   }
   return {
     write(text) {
-      held += text
-      if (held.length >= SIZE) flush()
+      if (typeof text === 'string') held += text
+      else {
+        settle()
+        parts.push(text.slice())
+      }
+      size += text.length
+      if (size >= SIZE) flush()
     },
     finish: flush,
   }

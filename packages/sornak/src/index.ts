@@ -78,6 +78,8 @@ export { matcherOf, type Matcher } from './inspect/matcher.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
+export { hypotheses } from './inspect/originals.js'
+export type { Hypothesis } from './inspect/hypothesis.js'
 export { trustedList, type TrustedList } from './inspect/trusted.js'
 export {
   profiler,
@@ -107,6 +109,7 @@ export {
   errorText,
   fileText,
   PLAIN,
+  rowsText,
   summaryText,
   type FileReport,
   type Paint,

@@ -26,7 +26,8 @@ import {
   type Summary,
   type ValueFinding,
 } from 'sornak'
-import { bindRun, relativePath, ruleFor, type BindFlags } from '../binding.js'
+import { acceptance, type Told } from '../acceptance.js'
+import { bindRun, delimiterOf, relativePath, ruleFor, type BindFlags } from '../binding.js'
 import { inspectFile, type FileRule, type InspectedFile } from '../inspect-file.js'
 import { openOutput, tell, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
@@ -163,11 +164,9 @@ function prepare(files: readonly string[], flags: InspectFlags): Run {
     throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
   if (!/^\d{1,4}$/.test(flags.candidates))
     throw usage(`--candidates takes a whole number, not "${flags.candidates}".`)
-  if (flags.delimiter !== undefined && delimiterOf(flags.delimiter).length !== 1)
-    throw usage('--delimiter takes one character.', 'For a tab write --delimiter tab.')
   const { rules, base, single } = bindRun(flags)
   const options = {
-    delimiter: flags.delimiter === undefined ? undefined : delimiterOf(flags.delimiter),
+    delimiter: delimiterOf(flags.delimiter),
     reveal: flags.reveal === true,
     candidates: Number.parseInt(flags.candidates, 10),
     allowMissing: flags.allowMissing === true,
@@ -183,8 +182,6 @@ function prepare(files: readonly string[], flags: InspectFlags): Run {
     }),
   }
 }
-
-const delimiterOf = (text: string) => (text === 'tab' || text === '\\t' ? '\t' : text)
 
 function failures(text: string | undefined): (finding: Told) => boolean {
   if (text === undefined)
@@ -210,43 +207,6 @@ function failures(text: string | undefined): (finding: Told) => boolean {
       ? words.includes(one.finding)
       : words.includes(one.verdict) || one.findings.some((code) => words.includes(code))
 }
-
-// Whether a finding is accepted by the rules file. Where an entry says how often at most, everything is
-// counted once before: beyond that number all of them come back.
-async function acceptance(
-  rules: Rules | undefined,
-  name: string,
-  base: string,
-  file: InspectedFile,
-  met: Set<Accepted>,
-): Promise<(finding: Told) => boolean> {
-  const entries = (rules?.accepted ?? []).filter((one) =>
-    meansFile(one.in, relativePath(base, name)),
-  )
-  if (entries.length === 0) return () => false
-  const today = new Date().toISOString().slice(0, 10)
-  const meant = (entry: Accepted, finding: Told) =>
-    entry.column === finding.column && entry.finding === finding.finding
-  const counts = new Map<Accepted, number>()
-  const count = (found: Told) => {
-    for (const entry of entries)
-      if (meant(entry, found)) counts.set(entry, (counts.get(entry) ?? 0) + 1)
-  }
-  file.columns.forEach(count)
-  await file.second((found) => {
-    if (found.kind === 'value') count(found)
-  })
-  for (const entry of counts.keys()) met.add(entry)
-  const valid = entries.filter(
-    (entry) =>
-      (counts.get(entry) ?? 0) <= entry.atMost &&
-      (entry.until === undefined || today <= entry.until),
-  )
-  return (finding) => valid.some((entry) => meant(entry, finding))
-}
-
-/** What can be accepted, and make the exit status 1. */
-type Told = ValueFinding | ColumnFinding
 
 interface Report {
   file(

@@ -1,0 +1,119 @@
+// The record of what was changed in a file: JSON Lines for replaying and undoing, CSV for reading. It holds
+// values in full, so only its owner may read it, and it is bound to its file by SHA-256 (FIPS 180-4).
+
+import { createHash } from 'node:crypto'
+import { openSync, readFileSync, readSync, closeSync } from 'node:fs'
+import { json } from 'sornak'
+import { openOutput } from './output.js'
+import { unreadable, usage } from './stop.js'
+
+export interface Change {
+  /** 1-based data record, the header not counted. */
+  readonly record: number
+  readonly line: number
+  readonly key: string | null
+  readonly column: string
+  readonly identifier: string
+  readonly before: string
+  readonly after: string
+  readonly finding: string | null
+  readonly proof: 'exact' | 'odds' | 'answer'
+}
+
+export interface ChangeRecord {
+  /** SHA-256 of the file before and after, in hexadecimal digits. */
+  readonly from: string
+  readonly to: string
+  /** The row of the file in which its header stands, from 1. */
+  readonly headerRow: number
+  readonly changes: readonly Change[]
+}
+
+export const recordPath = (out: string): string => `${out}.changes.jsonl`
+export const tablePath = (out: string): string => `${out}.changes.csv`
+
+/** Both forms of the record, written beside and ready to be renamed. */
+export function writeRecord(
+  out: string,
+  { from, to, headerRow, changes }: ChangeRecord,
+): () => void {
+  const lines = openOutput(recordPath(out), 0o600)
+  lines.write(`${json({ kind: 'changes', from, to, headerRow, count: changes.length })}\n`)
+  for (const change of changes) lines.write(`${json({ kind: 'change', ...change })}\n`)
+  const table = openOutput(tablePath(out), 0o600)
+  table.write(`${HEADERS.join(',')}\r\n`)
+  for (const change of changes)
+    table.write(`${HEADERS.map((name) => cell(`${change[name] ?? ''}`)).join(',')}\r\n`)
+  return () => {
+    lines.finish()
+    table.finish()
+  }
+}
+
+const HEADERS = [
+  'record',
+  'line',
+  'key',
+  'column',
+  'identifier',
+  'before',
+  'after',
+  'finding',
+  'proof',
+] as const
+
+/** A CSV field; one that a spreadsheet program would work out gets an apostrophe, which says text. */
+export function cell(text: string): string {
+  const harmless = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
+  return /[",\r\n']|^\s|\s$/.test(harmless) ? `"${harmless.replaceAll('"', '""')}"` : harmless
+}
+
+export function readRecord(path: string): ChangeRecord {
+  let text: string
+  try {
+    text = readFileSync(path, 'utf8')
+  } catch {
+    throw unreadable(`${path} cannot be read.`, 'Name the .changes.jsonl file that "mend" wrote.')
+  }
+  const wrong = (line: number) =>
+    usage(
+      `${path}:${line} is no line of a change record.`,
+      'Name the .changes.jsonl file that "mend" wrote, as it was written.',
+    )
+  const [head, ...rest] = text
+    .split('\n')
+    .filter(Boolean)
+    .map((line, i) => {
+      try {
+        return JSON.parse(line) as Record<string, unknown>
+      } catch {
+        throw wrong(i + 1)
+      }
+    })
+  if (head?.['kind'] !== 'changes' || !isHash(head['from']) || !isHash(head['to'])) throw wrong(1)
+  if (rest.length !== head['count'])
+    throw usage(`${path} is cut short: it has ${rest.length} of ${String(head['count'])} changes.`)
+  rest.forEach((one, i) => {
+    const texts = ['column', 'before', 'after'].every((name) => typeof one[name] === 'string')
+    if (one['kind'] !== 'change' || !texts || !Number.isSafeInteger(one['record']))
+      throw wrong(i + 2)
+  })
+  const headerRow = typeof head['headerRow'] === 'number' ? head['headerRow'] : 1
+  return { from: head['from'], to: head['to'], headerRow, changes: rest as unknown as Change[] }
+}
+
+const isHash = (value: unknown): value is string =>
+  typeof value === 'string' && /^[0-9a-f]{64}$/.test(value)
+
+export function hashOf(path: string): string {
+  const hash = createHash('sha256')
+  const fd = openSync(path, 'r')
+  const buffer = Buffer.alloc(1024 * 1024)
+  try {
+    for (let size; (size = readSync(fd, buffer, 0, buffer.length, null)) > 0;)
+      hash.update(buffer.subarray(0, size))
+  } finally {
+    closeSync(fd)
+  }
+  return hash.digest('hex')
+}
