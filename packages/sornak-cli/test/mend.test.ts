@@ -6,12 +6,16 @@ import { describe, expect, test } from 'vitest'
 import { DATA, folder, sornak, started } from './run.js'
 
 const text = (path: string) => readFileSync(path, 'utf8')
-/** Fields of a file without quotes, a list for each record. */
+/** Fields of a file without their quotes, a list for each record. */
 const fields = (path: string) =>
   text(path)
     .trimEnd()
     .split(/\r?\n/)
-    .map((line) => line.split(',').map((field) => field.replace(/^"|"$/g, '')))
+    .map((line) =>
+      [...line.matchAll(/(?:^|,)(?:"((?:[^"]|"")*)"|([^,]*))/g)].map(
+        ([, quoted, plain]) => quoted?.replaceAll('""', '"') ?? plain ?? '',
+      ),
+    )
 
 function demo(): string {
   const dir = folder()
