@@ -1,6 +1,16 @@
-// Dependencies point one way: words < quantity < date < mask < identifier < channel < inspect < report; rows stand alone.
+// Dependencies point one way: words < quantity < date < mask < identifier < channel < inspect < compare < report; rows stand alone.
 // identifier < entry < dom.
-const layers = ['words', 'quantity', 'date', 'mask', 'identifier', 'channel', 'inspect', 'report']
+const layers = [
+  'words',
+  'quantity',
+  'date',
+  'mask',
+  'identifier',
+  'channel',
+  'inspect',
+  'compare',
+  'report',
+]
 const above = (layer) => layers.slice(layers.indexOf(layer) + 1).join('|')
 
 export default {
@@ -27,13 +37,13 @@ export default {
       name: 'typing-looks-no-further',
       severity: 'error',
       from: { path: '^packages/sornak/src/entry/' },
-      to: { path: '^packages/sornak/src/(dom|channel|inspect|report|rows)/' },
+      to: { path: '^packages/sornak/src/(dom|channel|inspect|compare|report|rows)/' },
     },
     {
       name: 'pages-look-no-further',
       severity: 'error',
       from: { path: '^packages/sornak/src/dom/' },
-      to: { path: '^packages/sornak/src/(channel|inspect|report|rows)/' },
+      to: { path: '^packages/sornak/src/(channel|inspect|compare|report|rows)/' },
     },
     {
       name: 'nothing-needs-typing',

@@ -56,7 +56,7 @@ function singleRule({ as, stored, column }: BindFlags, rules: Rules | undefined)
     throw usage('--as and --stored both say what the column holds.', 'Use one of them.')
   if (column === undefined)
     throw usage('Nothing says which column to inspect.', 'Add --column with its header.')
-  const definition = as === undefined ? fromMask(stored!) : known(as, rules)
+  const definition = as === undefined ? fromMask(stored!) : definitionNamed(as, rules)
   return {
     headerRow: 1,
     skipLast: 0,
@@ -65,7 +65,8 @@ function singleRule({ as, stored, column }: BindFlags, rules: Rules | undefined)
   }
 }
 
-function known(name: string, rules: Rules | undefined): Definition {
+/** @throws {Stop} with the nearest name, for one that nothing has */
+export function definitionNamed(name: string, rules: Rules | undefined): Definition {
   const definition = rules?.identifiers.get(name) ?? fromCatalog(name)
   if (definition) return definition
   const near = nearest(name, [...(rules?.identifiers.keys() ?? []), ...CATALOG.keys()])

@@ -107,6 +107,37 @@ program
   )
 
 program
+  .command('compare')
+  .description('two lists held against each other, whatever damage each has met')
+  .argument('<first>', 'a CSV file')
+  .argument('<second>', 'a CSV file')
+  .requiredOption(
+    '--as <identifier>',
+    'what both hold: an identifier of the catalog or the rules file',
+  )
+  .option(...rules)
+  .option('--left <header>', 'the column of the first; of both, where --right is left out')
+  .option('--right <header>', 'the column of the second')
+  .option('--join <file>', 'write the records that are the same side by side')
+  .addOption(new Option('--format <format>', 'text, csv or jsonl').default('text'))
+  .option(...out)
+  .option(...reveal)
+  .option('--delimiter <char>', 'what separates fields (default: found)')
+  .option('--encoding <name>', 'how the files are encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option('-q, --quiet', 'no progress')
+  .option('--no-color', 'no colour on a terminal')
+  .addHelpText(
+    'after',
+    examples(
+      'sornak compare crew.csv payroll.csv --as crew-number -r sornak.yaml --left "Crew No" --right Number',
+      'sornak compare old.csv new.csv --as phone/gb --left Mobile --format csv -o matches.csv',
+    ),
+  )
+  .action(async (first, second, flags) =>
+    finish(await (await import('./commands/compare.js')).compare(first, second, flags)),
+  )
+
+program
   .command('rehearse')
   .description('what would not survive each hand-over, before it happens')
   .argument('[file...]', 'CSV files; "-" for standard input')

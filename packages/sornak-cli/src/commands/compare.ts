@@ -1,0 +1,283 @@
+// sornak compare: two lists held against each other under one definition, whatever damage each has met.
+
+import {
+  compareLists,
+  json,
+  MATCHES,
+  PLAIN,
+  sayer,
+  type Definition,
+  type Item,
+  type Match,
+  type Paint,
+  type Pair,
+} from 'sornak'
+import { fieldText } from 'sornak/rows'
+import { bindRun, definitionNamed, delimiterOf, ruleFor } from '../binding.js'
+import { cell } from '../change-record.js'
+import { inspectFile } from '../inspect-file.js'
+import { openOutput, type Output } from '../output.js'
+import { paintFor } from '../paint.js'
+import { progress } from '../progress.js'
+import { headersOf, openRows, readRecords } from '../read-rows.js'
+import { loadRules } from '../rules-source.js'
+import { openSource } from '../source.js'
+import { STATUS, usage } from '../stop.js'
+
+export interface CompareFlags {
+  readonly as: string
+  readonly rules?: string
+  readonly left?: string
+  readonly right?: string
+  readonly join?: string
+  readonly format: string
+  readonly out?: string
+  readonly reveal?: boolean
+  readonly quiet?: boolean
+  readonly delimiter?: string
+  readonly encoding?: string
+  readonly color: boolean
+}
+
+const FORMATS = ['text', 'csv', 'jsonl']
+
+export async function compare(a: string, b: string, flags: CompareFlags): Promise<number> {
+  if (!FORMATS.includes(flags.format))
+    throw usage(`There is no format "${flags.format}".`, `Write one of: ${FORMATS.join(', ')}.`)
+  const { rules } =
+    flags.rules === undefined ? { rules: undefined } : { rules: loadRules(flags.rules) }
+  const definition = definitionNamed(flags.as, rules)
+  const [left, right] = [
+    await sideOf(a, flags.left ?? flags.right, definition, flags),
+    await sideOf(b, flags.right ?? flags.left, definition, flags),
+  ]
+  const pairs = compareLists(definition, left.items, right.items)
+  const output = openOutput(flags.out)
+  const say = sayer(definition, flags.reveal === true)
+  if (flags.format === 'jsonl') for (const pair of pairs) output.write(`${lineOf(pair, say)}\n`)
+  else if (flags.format === 'csv') writeTable(output, pairs, say)
+  else {
+    const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
+    output.write(summary(left, right, definition, pairs, say, paint, flags))
+  }
+  if (flags.join !== undefined) await join(flags.join, left, right, pairs, flags)
+  output.finish()
+  return pairs.every(({ match }) => match === 'same') ? STATUS.fine : STATUS.findings
+}
+
+interface Side {
+  readonly path: string
+  readonly column: string
+  readonly items: readonly Item[]
+  readonly blank: number
+}
+
+async function sideOf(
+  path: string,
+  column: string | undefined,
+  definition: Definition,
+  flags: CompareFlags,
+): Promise<Side> {
+  const header = column ?? boundColumn(path, definition, flags)
+  const rule = {
+    headerRow: 1,
+    skipLast: 0,
+    key: undefined,
+    bind: new Map([[header, { kind: 'one' as const, definition }]]),
+  }
+  const source = openSource(path, path, flags.encoding)
+  try {
+    const options = {
+      delimiter: delimiterOf(flags.delimiter),
+      reveal: true,
+      candidates: 2,
+      allowMissing: false,
+      profile: false,
+      trusted: new Map<string, never>(),
+    }
+    const file = await inspectFile(source, rule, options, progress(path, flags.quiet === true))
+    const told = new Map<number, Item>()
+    await file.second((found) => {
+      if (found.kind !== 'value') return
+      const { record, value, verdict, mend, finding } = found
+      told.set(record, { record, value, verdict, mend: mend ?? undefined, finding })
+    })
+    const items: Item[] = []
+    let blank = 0
+    const { shape, first } = openRows(source, delimiterOf(flags.delimiter))
+    let at = -1
+    await readRecords(
+      source,
+      shape,
+      first,
+      (view, { index, line }) => {
+        if (index === 0) {
+          at = headersOf(view, shape, path, line).indexOf(header)
+          return
+        }
+        const value = at < view.fields ? fieldText(view, at, shape.quote) : ''
+        const item = told.get(index)
+        if (item) items.push(item)
+        else if (value.trim()) items.push({ record: index, value, verdict: 'intact' })
+        else blank++
+      },
+      progress(path, true),
+    )
+    return { path, column: header, items, blank }
+  } finally {
+    source.close()
+  }
+}
+
+function boundColumn(path: string, { key }: Definition, flags: CompareFlags): string {
+  if (flags.rules !== undefined) {
+    const { rules, base } = bindRun({ rules: flags.rules })
+    for (const [header, binding] of ruleFor(rules!, path, path, base).bind)
+      if (binding.kind === 'one' && binding.definition.key === key) return header
+  }
+  throw usage(
+    `Nothing says which column of ${path} holds "${key}".`,
+    'Name the columns: --left "Crew No" --right Number; one name serves for both.',
+  )
+}
+
+function lineOf(
+  { match, left, right, value, others }: Pair,
+  say: (text: string) => string,
+): string {
+  const side = (item: Item | undefined) =>
+    item && {
+      record: item.record,
+      value: say(item.value),
+      verdict: item.verdict,
+      finding: item.finding ?? null,
+    }
+  return json({
+    kind: 'pair',
+    match,
+    value: value === undefined ? null : say(value),
+    left: side(left) ?? null,
+    right: side(right) ?? null,
+    ...(others.length && { could_be: others.map((item) => side(item)) }),
+  })
+}
+
+function writeTable(output: Output, pairs: readonly Pair[], say: (text: string) => string): void {
+  output.write('match,value,left record,left value,right record,right value,finding,could be\r\n')
+  for (const { match, left, right, value, others } of pairs) {
+    const cells = [
+      match,
+      value === undefined ? '' : say(value),
+      left ? `${left.record}` : '',
+      left ? say(left.value) : '',
+      right ? `${right.record}` : '',
+      right ? say(right.value) : '',
+      [left?.finding, right?.finding].filter(Boolean).join(' '),
+      others.map(({ record }) => `${record}`).join(' '),
+    ]
+    output.write(`${cells.map(cell).join(',')}\r\n`)
+  }
+}
+
+const WORDS: Readonly<Record<Match, string>> = {
+  same: 'the same on both sides',
+  'same-mended': 'the same once mended',
+  ambiguous: 'damaged, and could be one of the other side',
+  'only-left': 'only in the first',
+  'only-right': 'only in the second',
+  duplicate: 'stand there twice',
+}
+const MOST_SHOWN = 3
+
+function summary(
+  left: Side,
+  right: Side,
+  definition: Definition,
+  pairs: readonly Pair[],
+  say: (text: string) => string,
+  paint: Paint,
+  { reveal }: CompareFlags,
+): string {
+  const number = (n: number) => n.toLocaleString('en')
+  const lines = [
+    `${paint.strong(definition.title)}  ${paint.quiet(definition.key)}`,
+    ...[left, right].map(
+      ({ path, column, items, blank }) =>
+        `  ${path} "${column}"  ${number(items.length)} values${blank ? `, ${number(blank)} blank` : ''}`,
+    ),
+    '',
+  ]
+  const describe = ({ left: one, right: other, value, others }: Pair) => {
+    const seen = (item: Item) => `row ${number(item.record)} ${say(item.value)}`
+    const ends = [one, other]
+      .filter((item) => item !== undefined)
+      .map(seen)
+      .join('  =  ')
+    const mended = value !== undefined && [one, other].some((item) => item && item.value !== value)
+    return `      ${ends}${mended ? paint.quiet(`  → ${say(value)}`) : ''}${others.length ? `  ~  ${others.map(seen).join(' or ')}` : ''}`
+  }
+  for (const match of MATCHES) {
+    const found = pairs.filter((pair) => pair.match === match)
+    if (found.length === 0) continue
+    const mood = match === 'same' ? paint.good : match === 'same-mended' ? paint.warn : paint.bad
+    lines.push(`  ${mood(number(found.length).padStart(7))}  ${WORDS[match]} (${match})`)
+    if (match !== 'same') lines.push(...found.slice(0, MOST_SHOWN).map(describe))
+  }
+  if (pairs.length === 0) lines.push('  There is nothing to compare.')
+  const hidden = !reveal && definition.sensitivity !== 'open'
+  if (hidden) lines.push('', paint.quiet('Values are hidden; --reveal shows them.'))
+  return `${lines.join('\n')}\n`
+}
+
+// Records of both sides that are the same, side by side; the first column holds the value as stored.
+async function join(
+  out: string,
+  left: Side,
+  right: Side,
+  pairs: readonly Pair[],
+  flags: CompareFlags,
+): Promise<void> {
+  const joined = pairs.filter(({ left: one, right: other }) => one && other)
+  const [a, b] = [
+    await recordsOf(left, new Set(joined.map((pair) => pair.left!.record)), flags),
+    await recordsOf(right, new Set(joined.map((pair) => pair.right!.record)), flags),
+  ]
+  const output = openOutput(out)
+  const twice = new Set(a.headers.filter((name) => b.headers.includes(name)))
+  const named = (headers: readonly string[], which: string) =>
+    headers.map((name) => (twice.has(name) ? `${name} (${which})` : name))
+  output.write(
+    `${['stored', ...named(a.headers, 'left'), ...named(b.headers, 'right')].map(cell).join(',')}\r\n`,
+  )
+  for (const { left: one, right: other, value } of joined) {
+    const cells = [value!, ...a.rows.get(one!.record)!, ...b.rows.get(other!.record)!]
+    output.write(`${cells.map(cell).join(',')}\r\n`)
+  }
+  output.finish()
+}
+
+async function recordsOf({ path }: Side, wanted: ReadonlySet<number>, flags: CompareFlags) {
+  const source = openSource(path, path, flags.encoding)
+  const rows = new Map<number, string[]>()
+  let headers: string[] = []
+  try {
+    const { shape, first } = openRows(source, delimiterOf(flags.delimiter))
+    await readRecords(
+      source,
+      shape,
+      first,
+      (view, { index, line }) => {
+        if (index === 0) headers = headersOf(view, shape, path, line)
+        else if (wanted.has(index))
+          rows.set(
+            index,
+            headers.map((_, i) => (i < view.fields ? fieldText(view, i, shape.quote) : '')),
+          )
+      },
+      progress(path, true),
+    )
+  } finally {
+    source.close()
+  }
+  return { headers, rows }
+}
