@@ -3,7 +3,7 @@
 
 import { createHash } from 'node:crypto'
 import { openSync, readFileSync, readSync, closeSync } from 'node:fs'
-import { json } from 'sornak'
+import { json, tableCell } from 'sornak'
 import { openOutput } from './output.js'
 import { unreadable, usage } from './stop.js'
 
@@ -43,7 +43,7 @@ export function writeRecord(
   const table = openOutput(tablePath(out), 0o600)
   table.write(`${HEADERS.join(',')}\r\n`)
   for (const change of changes)
-    table.write(`${HEADERS.map((name) => cell(`${change[name] ?? ''}`)).join(',')}\r\n`)
+    table.write(`${HEADERS.map((name) => tableCell(`${change[name] ?? ''}`)).join(',')}\r\n`)
   return () => {
     lines.finish()
     table.finish()
@@ -61,12 +61,6 @@ const HEADERS = [
   'finding',
   'proof',
 ] as const
-
-/** A CSV field; one that a spreadsheet program would work out gets an apostrophe, which says text. */
-export function cell(text: string): string {
-  const harmless = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
-  return /[",\r\n']|^\s|\s$/.test(harmless) ? `"${harmless.replaceAll('"', '""')}"` : harmless
-}
 
 export function readRecord(path: string): ChangeRecord {
   let text: string

@@ -45,7 +45,9 @@ program
   .option('--as <identifier>', 'bind one column to an identifier of the catalog or the rules file')
   .option('--stored <mask>', 'bind one column to a stored mask')
   .option('--column <header>', 'the column that --as or --stored speaks of')
-  .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
+  .addOption(
+    new Option('--format <format>', 'text, json, jsonl, csv, html or markdown').default('text'),
+  )
   .option(...out)
   .option(...reveal)
   .option(
@@ -67,7 +69,7 @@ program
     'after',
     examples(
       'sornak inspect crew.csv -r sornak.yaml',
-      'sornak inspect passes.csv --as card/payment --column Card --format jsonl',
+      'sornak inspect crew*.csv -r sornak.yaml --format html -o report.html',
     ),
   )
   .action(async (files, flags) =>

@@ -1,9 +1,9 @@
 // What must be asked where the values come from, as a CSV file with an empty column for the answers, and
 // the answers that come back.
 
-import { fit, hypotheses, trustedList, type Definition, type ValueFinding } from 'sornak'
+import { fit, hypotheses, tableCell, trustedList, type Definition, type ValueFinding } from 'sornak'
 import { fieldText } from 'sornak/rows'
-import { cell, type Change } from './change-record.js'
+import type { Change } from './change-record.js'
 import type { Output } from './output.js'
 import { progress } from './progress.js'
 import { headersOf, openRows, readRecords } from './read-rows.js'
@@ -48,7 +48,7 @@ export function writeQuestions(output: Output, findings: readonly ValueFinding[]
       candidates.join(' '),
       '',
     ]
-    output.write(`${cells.map(cell).join(',')}\r\n`)
+    output.write(`${cells.map(tableCell).join(',')}\r\n`)
   }
 }
 

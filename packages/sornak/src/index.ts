@@ -105,6 +105,10 @@ export {
   type ErrorLine,
   type Summary,
 } from './report/jsonl.js'
+export { htmlPage, type PageFile } from './report/html.js'
+export { markdownText } from './report/markdown.js'
+export { mark, strip, type Strip } from './report/strip.js'
+export { tableCell, tableHeader, tableRow } from './report/table.js'
 export { addFinding, columnTally, type ColumnTally, type RowRanges } from './report/tally.js'
 export {
   errorText,

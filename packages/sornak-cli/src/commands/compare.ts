@@ -6,6 +6,7 @@ import {
   MATCHES,
   PLAIN,
   sayer,
+  tableCell,
   type Definition,
   type Item,
   type Match,
@@ -14,7 +15,6 @@ import {
 } from 'sornak'
 import { fieldText } from 'sornak/rows'
 import { bindRun, definitionNamed, delimiterOf, ruleFor } from '../binding.js'
-import { cell } from '../change-record.js'
 import { inspectFile } from '../inspect-file.js'
 import { openOutput, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
@@ -175,7 +175,7 @@ function writeTable(output: Output, pairs: readonly Pair[], say: (text: string) 
       [left?.finding, right?.finding].filter(Boolean).join(' '),
       others.map(({ record }) => `${record}`).join(' '),
     ]
-    output.write(`${cells.map(cell).join(',')}\r\n`)
+    output.write(`${cells.map(tableCell).join(',')}\r\n`)
   }
 }
 
@@ -247,11 +247,11 @@ async function join(
   const named = (headers: readonly string[], which: string) =>
     headers.map((name) => (twice.has(name) ? `${name} (${which})` : name))
   output.write(
-    `${['stored', ...named(a.headers, 'left'), ...named(b.headers, 'right')].map(cell).join(',')}\r\n`,
+    `${['stored', ...named(a.headers, 'left'), ...named(b.headers, 'right')].map(tableCell).join(',')}\r\n`,
   )
   for (const { left: one, right: other, value } of joined) {
     const cells = [value!, ...a.rows.get(one!.record)!, ...b.rows.get(other!.record)!]
-    output.write(`${cells.map(cell).join(',')}\r\n`)
+    output.write(`${cells.map(tableCell).join(',')}\r\n`)
   }
   output.finish()
 }

@@ -1,37 +1,22 @@
 // sornak inspect: a verdict for every bound value of every file.
 
 import {
-  addFinding,
-  columnLine,
-  columnTally,
-  errorLine,
-  errorText,
   FINDING_CODES,
-  fileText,
   meansFile,
   nearest,
   PLAIN,
-  profileLines,
-  summaryLine,
-  summaryText,
-  valueLine,
   VERDICTS,
   type Accepted,
-  type ColumnFinding,
   type ColumnTally,
-  type ErrorLine,
-  type Paint,
-  type RaggedRecord,
   type Rules,
-  type Summary,
-  type ValueFinding,
 } from 'sornak'
 import { acceptance, type Told } from '../acceptance.js'
 import { bindRun, delimiterOf, relativePath, ruleFor, type BindFlags } from '../binding.js'
-import { inspectFile, type FileRule, type InspectedFile } from '../inspect-file.js'
-import { openOutput, tell, type Output } from '../output.js'
+import { inspectFile, type FileRule } from '../inspect-file.js'
+import { openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
+import { REPORTS, reportFor } from '../inspect-report.js'
 import { openSource } from '../source.js'
 import { STATUS, Stop, usage } from '../stop.js'
 import { trustedLists } from '../trusted-lists.js'
@@ -55,10 +40,7 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   const run = prepare(files, flags)
   const output = openOutput(flags.out)
   const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
-  const report =
-    flags.format === 'jsonl'
-      ? jsonlReport(output)
-      : textReport(output, paint, flags.reveal === true)
+  const report = reportFor(flags.format, output, paint, flags.reveal === true)
   const failOn = failures(flags.failOn)
   const totals = {
     failed: false,
@@ -83,14 +65,9 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
         progress(name, flags.quiet === true),
       )
       const accept = await acceptance(run.rules, name, run.base, file, met)
-      const tallies = await report.file(
-        name,
-        file,
-        accept,
-        (failed) => (totals.failed ||= failed),
-        failOn,
-        (errors) => (totals.errors += errors),
-      )
+      const { tallies, failed, errors } = await report.file(name, file, accept, failOn)
+      totals.failed ||= failed
+      totals.errors += errors
       totals.records += file.records
       totals.columns.push(...tallies)
       totals.unbound.push({ file: name, columns: file.unbound })
@@ -160,8 +137,8 @@ interface Run {
 function prepare(files: readonly string[], flags: InspectFlags): Run {
   if (files.length === 0)
     throw usage('No file is named.', 'Name one or more files, or "-" for standard input.')
-  if (flags.format !== 'text' && flags.format !== 'jsonl')
-    throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
+  if (!REPORTS.includes(flags.format))
+    throw usage(`There is no format "${flags.format}".`, `Write one of: ${REPORTS.join(', ')}.`)
   if (!/^\d{1,4}$/.test(flags.candidates))
     throw usage(`--candidates takes a whole number, not "${flags.candidates}".`)
   const { rules, base, single } = bindRun(flags)
@@ -206,123 +183,4 @@ function failures(text: string | undefined): (finding: Told) => boolean {
     one.kind === 'column'
       ? words.includes(one.finding)
       : words.includes(one.verdict) || one.findings.some((code) => words.includes(code))
-}
-
-interface Report {
-  file(
-    name: string,
-    file: InspectedFile,
-    accepted: (finding: Told) => boolean,
-    fail: (failed: boolean) => void,
-    failOn: (finding: Told) => boolean,
-    errors: (count: number) => void,
-  ): Promise<ColumnTally[]>
-  error(line: ErrorLine): void
-  end(summary: Summary): void
-}
-
-function jsonlReport(output: Output): Report {
-  return {
-    async file(name, file, accepted, fail, failOn, errors) {
-      const tallies = await collect(
-        name,
-        file,
-        accepted,
-        fail,
-        failOn,
-        (finding) => output.write(`${valueLine(finding)}\n`),
-        (finding) => output.write(`${columnLine(finding)}\n`),
-        (ragged) => {
-          errors(1)
-          output.write(`${errorLine(raggedError(name, ragged))}\n`)
-        },
-      )
-      for (const tally of tallies) for (const line of profileLines(tally)) output.write(`${line}\n`)
-      return tallies
-    },
-    error: (line) => output.write(`${errorLine(line)}\n`),
-    end: (summary) => output.write(`${summaryLine(summary)}\n`),
-  }
-}
-
-function textReport(output: Output, paint: Paint, revealed: boolean): Report {
-  return {
-    async file(name, file, accepted, fail, failOn, errors) {
-      const ragged = { count: 0, rows: { ranges: [] as [number, number][], more: 0, last: -1 } }
-      const tallies = await collect(
-        name,
-        file,
-        accepted,
-        fail,
-        failOn,
-        () => {},
-        () => {},
-        ({ record }) => {
-          errors(1)
-          ragged.count++
-          if (ragged.rows.ranges.length < 50) ragged.rows.ranges.push([record, record])
-          else ragged.rows.more++
-          ragged.rows.last = record
-        },
-      )
-      output.write(
-        `${fileText({ file: name, records: file.records, columns: tallies, unbound: file.unbound, ragged }, paint)}\n`,
-      )
-      return tallies
-    },
-    error: (line) => output.write(`${errorText(line, paint)}\n`),
-    end: (summary) => output.write(summaryText(summary, revealed, paint)),
-  }
-}
-
-async function collect(
-  name: string,
-  file: InspectedFile,
-  accepted: (finding: Told) => boolean,
-  fail: (failed: boolean) => void,
-  failOn: (finding: Told) => boolean,
-  onValue: (finding: ValueFinding) => void,
-  onColumn: (finding: ColumnFinding) => void,
-  onRagged: (ragged: RaggedRecord) => void,
-): Promise<ColumnTally[]> {
-  const tallies = new Map<string, ColumnTally>()
-  const runs = file.columns.filter((one) => !accepted(one))
-  for (const { column, values, intact, blank, profiles } of file.inspection.counts) {
-    const known = [...profiles].map(([key, one]) => [key, one.profile()] as const)
-    const tally = columnTally(name, column, runs, known)
-    tally.values = values
-    tally.verdicts.intact = intact
-    tally.verdicts.blank = blank
-    tallies.set(column.header, tally)
-  }
-  await file.second((found) => {
-    if (found.kind === 'ragged') return onRagged(found)
-    const tally = tallies.get(found.column)!
-    if (accepted(found)) {
-      tally.accepted++
-      return
-    }
-    addFinding(tally, found)
-    fail(failOn(found))
-    onValue(found)
-  })
-  for (const run of runs) {
-    fail(failOn(run))
-    onColumn(run)
-  }
-  return [...tallies.values()]
-}
-
-function raggedError(file: string, { record, line, fields, expected }: RaggedRecord): ErrorLine {
-  return {
-    file,
-    record,
-    line,
-    code: 'ragged-record',
-    message: `Record ${record} has ${fields} fields, the header ${expected}.`,
-    todo:
-      fields > expected
-        ? 'Put a field that holds the delimiter in quotes. Its values were not judged.'
-        : 'Fill up the missing fields.',
-  }
 }

@@ -162,7 +162,8 @@ function findingLines(code: FindingCode, finding: FindingTally, paint: Paint): s
   return lines
 }
 
-function outcome(
+/** What is left of a damaged value, in a few words. */
+export function outcome(
   { verdict, mend, proof, candidates, possible, why }: ValueFinding,
   paint: Paint,
 ): string {
