@@ -38,6 +38,25 @@ program
   .action(async (flags) => finish(await (await import('./commands/demo.js')).demo(flags)))
 
 program
+  .command('survey')
+  .description('what each column seems to hold and what looks damaged; no rules needed')
+  .argument('[file...]', 'CSV files; "-" for standard input')
+  .option('--draft <file>', 'write a rules file that inspect can use at once')
+  .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
+  .option(...out)
+  .option('--delimiter <char>', 'what separates fields (default: found)')
+  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option('-q, --quiet', 'no progress')
+  .option('--no-color', 'no colour on a terminal')
+  .addHelpText(
+    'after',
+    examples('sornak survey crew.csv', 'sornak survey crew.csv passes.csv --draft sornak.yaml'),
+  )
+  .action(async (files, flags) =>
+    finish(await (await import('./commands/survey.js')).survey(files, flags)),
+  )
+
+program
   .command('inspect')
   .description('a verdict for every bound value')
   .argument('[file...]', 'CSV files; "-" for standard input')

@@ -158,7 +158,7 @@ function lineOf(
     value: value === undefined ? null : say(value),
     left: side(left) ?? null,
     right: side(right) ?? null,
-    ...(others.length && { could_be: others.map((item) => side(item)) }),
+    ...(others.length && { others: others.map((item) => side(item)) }),
   })
 }
 
