@@ -214,7 +214,7 @@ function summary(
       .map(seen)
       .join('  =  ')
     const mended = value !== undefined && [one, other].some((item) => item && item.value !== value)
-    return `      ${ends}${mended ? paint.quiet(`  → ${say(value)}`) : ''}${others.length ? `  ~  ${others.map(seen).join(' or ')}` : ''}`
+    return `           ${ends}${mended ? paint.quiet(`  → ${say(value)}`) : ''}${others.length ? `  ~  ${others.map(seen).join(' or ')}` : ''}`
   }
   for (const match of MATCHES) {
     const found = pairs.filter((pair) => pair.match === match)
