@@ -1,5 +1,6 @@
 // Brings a fresh clone to where the command and the tests can run: dependencies, then the build. Does
-// only what is missing or older than its sources. With --browser also a Chromium, where it may be installed.
+// only what is missing or older than its sources. With --for-tests also what tests
+// drive, where it may be installed.
 
 import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
@@ -29,23 +30,24 @@ if (time('packages/sornak-cli/dist/.built') <= Math.max(...sources.map(newest)))
   run(process.execPath, ['scripts/build.mjs'])
 }
 
-if (
-  process.argv.includes('--browser') &&
-  !existsSync('/usr/bin/chromium') &&
-  !process.env.CHROMIUM
-) {
+// What the tests drive besides Node: a real browser, and the databases that rules are published to.
+if (process.argv.includes('--for-tests')) {
+  const wanted = [
+    ['/usr/bin/chromium', ['chromium', 'fonts-dejavu-core']],
+    ['/usr/bin/sqlite3', ['sqlite3']],
+    ['/usr/lib/postgresql', ['postgresql']],
+  ].filter(([path]) => !existsSync(path))
   const debian = existsSync('/etc/debian_version') && process.getuid?.() === 0
-  if (debian) {
+  if (wanted.length && debian) {
     run('apt-get', ['update', '-qq'])
     run('apt-get', [
       'install',
       '-y',
       '-qq',
       '--no-install-recommends',
-      'chromium',
-      'fonts-dejavu-core',
+      ...wanted.flatMap(([, packages]) => packages),
     ])
-  } else {
+  } else if (!existsSync('/usr/bin/chromium') && !process.env.CHROMIUM) {
     console.error(
       'Tests of pages need Chromium: install it as /usr/bin/chromium, or name it in CHROMIUM.',
     )

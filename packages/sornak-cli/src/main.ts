@@ -261,6 +261,25 @@ program
   )
 
 program
+  .command('publish')
+  .description('the rules for another place, and what it cannot say')
+  .option(...rules)
+  .requiredOption(
+    '--as <form>',
+    'json-schema, csvw, table-schema, postgres, sqlite, html, regex or markdown',
+  )
+  .option(...out)
+  .option('-q, --quiet', 'do not tell what the form cannot say')
+  .addHelpText(
+    'after',
+    examples(
+      'sornak publish -r sornak.yaml --as json-schema -o crew.schema.json',
+      'sornak publish -r sornak.yaml --as sqlite',
+    ),
+  )
+  .action(async (flags) => finish((await import('./commands/publish.js')).publish(flags)))
+
+program
   .command('catalog')
   .description('the definitions that ship')
   .argument('[word...]', 'only those that speak of these words')
