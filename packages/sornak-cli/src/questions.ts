@@ -2,12 +2,9 @@
 // the answers that come back.
 
 import { fit, hypotheses, tableCell, trustedList, type Definition, type ValueFinding } from 'sornak'
-import { fieldText } from 'sornak/rows'
 import type { Change } from './change-record.js'
 import type { Output } from './output.js'
-import { progress } from './progress.js'
-import { headersOf, openRows, readRecords } from './read-rows.js'
-import { openSource, utf8Check } from './source.js'
+import { readTexts } from './read-texts.js'
 import { usage } from './stop.js'
 
 const HEADERS = [
@@ -61,37 +58,30 @@ export interface Answer {
 
 /** The answers of a file that `--ask` wrote and somebody filled in; lines without one are passed over. */
 export async function readAnswers(path: string): Promise<Answer[]> {
-  const source = openSource(path, path, undefined)
   const answers: Answer[] = []
-  try {
-    const { shape, first } = openRows(source, undefined)
-    let at: number[] = []
-    await readRecords(
-      source,
-      shape,
-      first,
-      (view, { index, line }) => {
-        if (index === 0) {
-          const headers = headersOf(view, shape, path, line)
-          at = ['record', 'column', 'value', 'answer'].map((name) => headers.indexOf(name))
-          if (at.includes(-1))
-            throw usage(
-              `${path} has no column "${['record', 'column', 'value', 'answer'][at.indexOf(-1)]!}".`,
-              'Fill in the file that --ask wrote, and keep its header.',
-            )
-          return
-        }
-        const [record, column, value, answer] = at.map((i) =>
-          i < view.fields ? fieldText(view, i, shape.quote).trim() : '',
-        )
+  const names = ['record', 'column', 'value', 'answer']
+  let at: number[] = []
+  const plain = (text: string) => text.replace(/^'(?=[=+\-@])/, '')
+  await readTexts(
+    path,
+    {},
+    {
+      header(headers) {
+        at = names.map((name) => headers.indexOf(name))
+        if (at.includes(-1))
+          throw usage(
+            `${path} has no column "${names[at.indexOf(-1)]!}".`,
+            'Fill in the file that --ask wrote, and keep its header.',
+          )
+      },
+      record(text, _record, line) {
+        const [record, column, value, answer] = at.map((i) => text(i).trim())
         if (!answer) return
-        const digits = /^\d{1,15}$/.test(record!)
-        if (!digits)
+        if (!/^\d{1,15}$/.test(record!))
           throw usage(
             `${path}:${line}  "${record}" is no record number.`,
             'Leave that column as it was.',
           )
-        const plain = (text: string) => text.replace(/^'(?=[=+\-@])/, '')
         answers.push({
           record: Number.parseInt(record!, 10),
           column: column!,
@@ -99,12 +89,8 @@ export async function readAnswers(path: string): Promise<Answer[]> {
           answer: plain(answer),
         })
       },
-      progress(path, true),
-      utf8Check(path),
-    )
-  } finally {
-    source.close()
-  }
+    },
+  )
   return answers
 }
 

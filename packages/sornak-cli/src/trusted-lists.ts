@@ -1,12 +1,9 @@
 // Reads the lists that a rules file calls right. Values of them that do not fit are left out and told.
 
 import { fit, trustedList, type Rules, type TrustedList } from 'sornak'
-import { fieldText } from 'sornak/rows'
 import { join } from 'node:path'
 import { tell } from './output.js'
-import { progress } from './progress.js'
-import { headersOf, openRows, readRecords } from './read-rows.js'
-import { openSource, utf8Check } from './source.js'
+import { readTexts } from './read-texts.js'
 import { usage } from './stop.js'
 
 /** @param base the directory of the rules file */
@@ -18,37 +15,28 @@ export async function trustedLists(
   for (const [key, { from, column }] of rules?.trusted ?? []) {
     const path = join(base, from)
     const definition = rules!.identifiers.get(key)!
-    const source = openSource(path, path, undefined)
     const texts: string[] = []
     let unfit = 0
-    try {
-      const { shape, first } = openRows(source, undefined)
-      let at = -1
-      await readRecords(
-        source,
-        shape,
-        first,
-        (view, { index, line }) => {
-          if (index === 0) {
-            const headers = headersOf(view, shape, path, line)
-            at = headers.indexOf(column)
-            if (at < 0)
-              throw usage(
-                `The trusted list ${path} has no column "${column}".`,
-                `Its columns: ${headers.map((one) => `"${one}"`).join(', ')}.`,
-              )
-            return
-          }
-          const text = at < view.fields ? fieldText(view, at, shape.quote) : ''
-          if (fit(definition, text).ok) texts.push(text)
-          else if (text.trim()) unfit++
+    let at = -1
+    await readTexts(
+      path,
+      {},
+      {
+        header(headers) {
+          at = headers.indexOf(column)
+          if (at < 0)
+            throw usage(
+              `The trusted list ${path} has no column "${column}".`,
+              `Its columns: ${headers.map((one) => `"${one}"`).join(', ')}.`,
+            )
         },
-        progress(path, true),
-        utf8Check(path),
-      )
-    } finally {
-      source.close()
-    }
+        record(text) {
+          const value = text(at)
+          if (fit(definition, value).ok) texts.push(value)
+          else if (value.trim()) unfit++
+        },
+      },
+    )
     if (unfit)
       tell(`${unfit} values of the trusted list ${path} do not fit "${key}" and are left out.`)
     lists.set(key, trustedList(texts))

@@ -87,9 +87,11 @@ describe('compare', () => {
     ['an identifier that is not there', ['--as', 'crw'], '"crew"'],
     ['a column that nothing names', ['--as', 'phone/gb'], '--left'],
     ['a format that is not there', ['--as', 'crew', '--left', 'No', '--format', 'xml'], 'jsonl'],
+    ['standard input', ['--as', 'crew', '--left', 'No'], 'two files'],
     ['a column that is not there', ['--as', 'crew', '--left', 'Nr'], 'Nr'],
-  ])('%s', (_, args, hint) => {
-    const ran = sornak(['compare', 'crew.csv', 'crew.csv', '-r', 'sornak.yaml', ...args], {
+  ])('%s', (name, args, hint) => {
+    const second = name === 'standard input' ? '-' : 'crew.csv'
+    const ran = sornak(['compare', 'crew.csv', second, '-r', 'sornak.yaml', ...args], {
       cwd: dir,
     })
     expect(ran).toMatchObject({ status: 2, out: '' })

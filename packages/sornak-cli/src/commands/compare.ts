@@ -13,13 +13,12 @@ import {
   type Paint,
   type Pair,
 } from 'sornak'
-import { fieldText } from 'sornak/rows'
 import { bindRun, definitionNamed, delimiterOf, ruleFor } from '../binding.js'
 import { inspectFile } from '../inspect-file.js'
 import { openOutput, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
-import { headersOf, openRows, readRecords } from '../read-rows.js'
+import { readTexts } from '../read-texts.js'
 import { loadRules } from '../rules-source.js'
 import { openSource } from '../source.js'
 import { STATUS, usage } from '../stop.js'
@@ -104,30 +103,27 @@ async function sideOf(
     })
     const items: Item[] = []
     let blank = 0
-    const { shape, first } = openRows(source, delimiterOf(flags.delimiter))
     let at = -1
-    await readRecords(
-      source,
-      shape,
-      first,
-      (view, { index, line }) => {
-        if (index === 0) {
-          at = headersOf(view, shape, path, line).indexOf(header)
-          return
-        }
-        const value = at < view.fields ? fieldText(view, at, shape.quote) : ''
-        const item = told.get(index)
+    await readTexts(path, readingOf(flags), {
+      header: (headers) => void (at = headers.indexOf(header)),
+      record(text, record) {
+        const value = text(at)
+        const item = told.get(record)
         if (item) items.push(item)
-        else if (value.trim()) items.push({ record: index, value, verdict: 'intact' })
+        else if (value.trim()) items.push({ record, value, verdict: 'intact' })
         else blank++
       },
-      progress(path, true),
-    )
+    })
     return { path, column: header, items, blank }
   } finally {
     source.close()
   }
 }
+
+const readingOf = ({ delimiter, encoding }: CompareFlags) => ({
+  delimiter: delimiterOf(delimiter),
+  encoding,
+})
 
 function boundColumn(path: string, { key }: Definition, flags: CompareFlags): string {
   if (flags.rules !== undefined) {
@@ -257,27 +253,17 @@ async function join(
 }
 
 async function recordsOf({ path }: Side, wanted: ReadonlySet<number>, flags: CompareFlags) {
-  const source = openSource(path, path, flags.encoding)
   const rows = new Map<number, string[]>()
-  let headers: string[] = []
-  try {
-    const { shape, first } = openRows(source, delimiterOf(flags.delimiter))
-    await readRecords(
-      source,
-      shape,
-      first,
-      (view, { index, line }) => {
-        if (index === 0) headers = headersOf(view, shape, path, line)
-        else if (wanted.has(index))
-          rows.set(
-            index,
-            headers.map((_, i) => (i < view.fields ? fieldText(view, i, shape.quote) : '')),
-          )
-      },
-      progress(path, true),
-    )
-  } finally {
-    source.close()
-  }
+  let headers: readonly string[] = []
+  await readTexts(path, readingOf(flags), {
+    header: (found) => void (headers = found),
+    record(text, record) {
+      if (wanted.has(record))
+        rows.set(
+          record,
+          headers.map((_, i) => text(i)),
+        )
+    },
+  })
   return { headers, rows }
 }

@@ -14,13 +14,11 @@ import {
   type Paint,
   type Surveyed,
 } from 'sornak'
-import { fieldText } from 'sornak/rows'
 import { delimiterOf } from '../binding.js'
 import { openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
-import { headersOf, openRows, readRecords } from '../read-rows.js'
-import { openSource, utf8Check } from '../source.js'
+import { readTexts } from '../read-texts.js'
 import { STATUS, usage } from '../stop.js'
 
 export interface SurveyFlags {
@@ -58,37 +56,24 @@ export async function survey(files: readonly string[], flags: SurveyFlags): Prom
 
 async function surveyFile(path: string, flags: SurveyFlags): Promise<Surveyed> {
   const name = path === '-' ? 'standard input' : path
-  const source = openSource(path, name, flags.encoding)
   const bar = progress(name, flags.quiet === true)
-  try {
-    const { shape, first } = openRows(source, delimiterOf(flags.delimiter))
-    let looks: Look[] = []
-    await readRecords(
-      source,
-      shape,
-      first,
-      (view, { index, line }) => {
-        if (index === 0) {
-          looks = headersOf(view, shape, name, line).map(columnLook)
-          return
-        }
-        if (view.fields === 1 && looks.length > 1) return
-        looks.forEach((look, i) => {
-          if (i < view.fields) look.add(fieldText(view, i, shape.quote))
-        })
+  let looks: Look[] = []
+  await readTexts(
+    path,
+    { delimiter: delimiterOf(flags.delimiter), encoding: flags.encoding, bar },
+    {
+      header: (headers) => void (looks = headers.map(columnLook)),
+      record(text, _record, _line, fields) {
+        if (fields === 1 && looks.length > 1) return
+        looks.slice(0, fields).forEach((look, i) => look.add(text(i)))
       },
-      bar,
-      utf8Check(name),
-    )
-    bar.clear()
-    const columns = looks.map((look) => {
-      const result = look.result()
-      return { look: result, guess: guess(result) }
-    })
-    return { file: basename(name), columns }
-  } finally {
-    source.close()
-  }
+    },
+  )
+  const columns = looks.map((look) => {
+    const result = look.result()
+    return { look: result, guess: guess(result) }
+  })
+  return { file: basename(name), columns }
 }
 
 const KINDS: Readonly<Record<Guess['kind'], string>> = {
