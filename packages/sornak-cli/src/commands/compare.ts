@@ -43,6 +43,11 @@ const FORMATS = ['text', 'csv', 'jsonl']
 export async function compare(a: string, b: string, flags: CompareFlags): Promise<number> {
   if (!FORMATS.includes(flags.format))
     throw usage(`There is no format "${flags.format}".`, `Write one of: ${FORMATS.join(', ')}.`)
+  if (a === '-' || b === '-')
+    throw usage(
+      'Lists that are compared are read twice.',
+      'Name two files instead of standard input.',
+    )
   const { rules } =
     flags.rules === undefined ? { rules: undefined } : { rules: loadRules(flags.rules) }
   const definition = definitionNamed(flags.as, rules)
