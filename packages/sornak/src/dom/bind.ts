@@ -114,8 +114,7 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
 
   function say(): void {
     const { status, problem, refused, expected } = state
-    const missing =
-      status === 'partial' ? `It is not complete yet; ${expected || 'more'} is missing.` : ''
+    const missing = status === 'partial' ? `It is not complete yet; ${expected} is missing.` : ''
     const wrong = problem?.message ?? missing
     input.setCustomValidity(wrong)
     input.setAttribute('aria-invalid', `${status === 'misfit' || (left && status === 'partial')}`)

@@ -102,8 +102,8 @@ export function typing(
     const kept = wholeIn !== undefined && keep ? keep(plain, wholeIn) : plain
     const wrong = wholeIn === undefined ? undefined : judge?.(kept)
     // While more can come, what is there may still become right.
-    const open = fits.some((one) => layouts[one]!.open(find(raw, one)!.way))
-    if (wholeIn === undefined || (wrong && open && left === undefined))
+    const more = (one: number) => layouts[one]!.open(find(raw, one)!.way)
+    if (wholeIn === undefined || (wrong && left === undefined && fits.some(more)))
       return { ...shared, status: 'partial', rest }
     return wrong
       ? { ...shared, status: 'misfit', plain: kept, problem: { ...wrong, at: text.length } }
@@ -138,14 +138,15 @@ export function typing(
       return { ok: true, raw: next, at: at + 1 }
     const move = throughSeparator(raw, at, char, offset)
     if (move !== undefined) return { ok: true, move }
-    const found = shownBy({ ...raw, chars: raw.chars.slice(0, at), after: '' })
-    const place = { at: offset, expected: found.layout.expected(found.way) }
-    if (found.taken < at) return refuse(reasons.putRight(offset, place.expected))
-    if (isSeparator(char) && place.expected) return refuse(reasons.separator(offset, char))
-    if (!found.layout.open(found.way)) return refuse(reasons.full(offset))
-    if (found.layout.follow([...raw.chars.slice(0, at), char]).taken > at)
+    const front = raw.chars.slice(0, at)
+    const { layout, way, taken } = shownBy({ ...raw, chars: front, after: '' })
+    const expected = layout.expected(way)
+    if (taken < at) return refuse(reasons.putRight(offset, expected))
+    if (isSeparator(char) && expected) return refuse(reasons.separator(offset, char))
+    // Where the character would do, those behind it have no room.
+    if (!layout.open(way) || layout.follow([...front, char]).taken > at)
       return refuse(reasons.full(offset))
-    return refuse(reasons.wrong(offset, char, place.expected))
+    return refuse(reasons.wrong(offset, char, expected))
   }
 
   const takenOf = (raw: Raw) => shownBy(raw).taken

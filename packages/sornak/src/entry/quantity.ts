@@ -56,7 +56,15 @@ export function quantityTyping(mask: Mask, slot: NumberSlot, reader: string | un
     return quantity.sign === undefined ? positive : plus
   }
 
+  // The same marks are drawn more than once for one keystroke.
+  const drawn = new WeakMap<Raw, Rendered>()
   function render(raw: Raw): Rendered {
+    let known = drawn.get(raw)
+    if (!known) drawn.set(raw, (known = draw(raw)))
+    return known
+  }
+
+  function draw(raw: Raw): Rendered {
     const { chars } = raw
     if (raw.asGiven) return plainly(chars, 'a number')
     const starts: number[] = []
