@@ -32,11 +32,8 @@ export interface ChangeRecord {
 export const recordPath = (out: string): string => `${out}.changes.jsonl`
 export const tablePath = (out: string): string => `${out}.changes.csv`
 
-/** Both forms of the record, written beside and ready to be renamed. */
-export function writeRecord(
-  out: string,
-  { from, to, headerRow, changes }: ChangeRecord,
-): () => void {
+/** Writes the record in both forms. */
+export function writeRecord(out: string, { from, to, headerRow, changes }: ChangeRecord): void {
   const lines = openOutput(recordPath(out), 0o600)
   lines.write(`${json({ kind: 'changes', from, to, headerRow, count: changes.length })}\n`)
   for (const change of changes) lines.write(`${json({ kind: 'change', ...change })}\n`)
@@ -44,10 +41,8 @@ export function writeRecord(
   table.write(`${HEADERS.join(',')}\r\n`)
   for (const change of changes)
     table.write(`${HEADERS.map((name) => tableCell(`${change[name] ?? ''}`)).join(',')}\r\n`)
-  return () => {
-    lines.finish()
-    table.finish()
-  }
+  lines.finish()
+  table.finish()
 }
 
 const HEADERS = [

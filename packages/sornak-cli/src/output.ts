@@ -1,8 +1,17 @@
 // Where results go: standard output, or a file that is written beside its name and renamed when whole.
 
-import { closeSync, fsyncSync, openSync, renameSync, rmSync, writeSync } from 'node:fs'
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  openSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  writeSync,
+} from 'node:fs'
 import { basename, dirname, join } from 'node:path'
-import { STATUS, Stop, systemReason, unreadable } from './stop.js'
+import { STATUS, Stop, systemReason, unreadable, usage } from './stop.js'
 
 export interface Output {
   /** Bytes are copied; text is written as UTF-8. */
@@ -17,6 +26,19 @@ const unfinished = new Set<string>()
 /** @param mode permissions of a new file; 0o600 for its owner only */
 export function openOutput(path: string | undefined, mode?: number): Output {
   return path === undefined || path === '-' ? buffered(1) : intoFile(path, mode)
+}
+
+/** @throws {Stop} where something would be written over an input, under whatever name */
+export function keepInputs(
+  inputs: readonly (string | undefined)[],
+  outputs: readonly (string | undefined)[],
+): void {
+  const real = (path: string | undefined) =>
+    path !== undefined && existsSync(path) ? realpathSync(path) : undefined
+  const kept = new Set(inputs.map(real))
+  for (const path of outputs)
+    if (real(path) !== undefined && kept.has(real(path)))
+      throw usage(`${path} is read, so it is not written over.`, 'Name another file.')
 }
 
 /** Takes away what was not finished; called when the command is stopped. */

@@ -158,6 +158,38 @@ describe('choices', () => {
   })
 })
 
+test('no command writes over what it reads', () => {
+  const dir = demo()
+  const own = (...args: string[]) => sornak(args, { cwd: dir })
+  const before = readdirSync(dir).map((name) => [name, text(join(dir, name))])
+  const crew = ['crew.csv', '-r', 'sornak.yaml']
+  for (const args of [
+    ['mend', ...crew, '-o', 'm.csv', '--ask', 'crew.csv'],
+    ['mend', ...crew, '-o', 'sornak.yaml'],
+    ['inspect', ...crew, '-o', 'crew.csv'],
+    ['inspect', ...crew, '-o', 'sornak.yaml'],
+    ['rehearse', ...crew, '-o', 'crew.csv'],
+    ['survey', 'crew.csv', '--draft', 'crew.csv'],
+    [
+      'compare',
+      'crew.csv',
+      'crew.csv',
+      '-r',
+      'sornak.yaml',
+      '--as',
+      'crew-number',
+      '--join',
+      'crew.csv',
+    ],
+    ['publish', '-r', 'sornak.yaml', '--as', 'regex', '-o', 'sornak.yaml'],
+    ['show', ...crew, '--column', 'Crew No', '--beside', '-o', 'crew.csv'],
+  ]) {
+    const ran = own(...args)
+    expect([args, ran.status, ran.err.includes('not written over')]).toEqual([args, 2, true])
+  }
+  expect(readdirSync(dir).map((name) => [name, text(join(dir, name))])).toEqual(before)
+})
+
 test('stopped at any moment, there is the whole output or none', { timeout: 120_000 }, async () => {
   const rows = Array.from({ length: 60_000 }, (_, i) =>
     i % 3 ? `${i}.0` : `${i}`.padStart(5, '0'),

@@ -18,6 +18,7 @@ const OWN: Record<string, string> = {
   whole: `{ stored: '{4}', never: { value: ['0000', '1234..1239'] } }`,
   several: `{ stored: ['{3}', '{5..6}'] }`,
   section: `{ stored: '{3}[-{2}]' }`,
+  widths: `{ stored: ['A{no: 3}', 'BB{no: 2}'], never: { no: ['000', '17'] } }`,
   odd: `{ stored: '(\\{{2}/{1 of "+*"}).' }`,
 }
 const names = [...CATALOG.keys()].filter((name) =>
@@ -61,6 +62,7 @@ const definitions = new Map<string, Definition>([
   ['whole', identifier({ stored: '{4}', never: { value: ['0000', '1234..1239'] } })],
   ['several', identifier({ stored: ['{3}', '{5..6}'] })],
   ['section', identifier({ stored: '{3}[-{2}]' })],
+  ['widths', identifier({ stored: ['A{no: 3}', 'BB{no: 2}'], never: { no: ['000', '17'] } })],
   ['odd', identifier({ stored: '(\\{{2}/{1 of "+*"}).' })],
 ])
 const FIRST: Record<string, string[]> = {
@@ -70,6 +72,7 @@ const FIRST: Record<string, string[]> = {
   whole: ['0000', '1233', '1234', '1239', '1240'],
   several: ['123', '1234', '12345', '123456'],
   section: ['123', '123-45', '123-4'],
+  widths: ['A000', 'A017', 'BB17', 'BB00'],
   odd: ['({12/+).', '({12/*).', '({12/-).'],
 }
 for (const [name, definition] of definitions) {

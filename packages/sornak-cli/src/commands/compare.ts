@@ -15,7 +15,7 @@ import {
 } from 'sornak'
 import { bindRun, definitionNamed, delimiterOf, ruleFor } from '../binding.js'
 import { inspectFile } from '../inspect-file.js'
-import { openOutput, type Output } from '../output.js'
+import { keepInputs, openOutput, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { readTexts } from '../read-texts.js'
@@ -43,6 +43,7 @@ const FORMATS = ['text', 'csv', 'jsonl']
 export async function compare(a: string, b: string, flags: CompareFlags): Promise<number> {
   if (!FORMATS.includes(flags.format))
     throw usage(`There is no format "${flags.format}".`, `Write one of: ${FORMATS.join(', ')}.`)
+  keepInputs([a, b, flags.rules], [flags.out, flags.join])
   if (a === '-' || b === '-')
     throw usage(
       'Lists that are compared are read twice.',

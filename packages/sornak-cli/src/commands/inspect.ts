@@ -13,7 +13,7 @@ import {
 import { acceptance, type Told } from '../acceptance.js'
 import { bindRun, delimiterOf, relativePath, ruleFor, type BindFlags } from '../binding.js'
 import { inspectFile, type FileRule } from '../inspect-file.js'
-import { openOutput, tell } from '../output.js'
+import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { REPORTS, reportFor } from '../inspect-report.js'
@@ -38,6 +38,7 @@ export interface InspectFlags extends BindFlags {
 
 export async function inspect(files: readonly string[], flags: InspectFlags): Promise<number> {
   const run = prepare(files, flags)
+  keepInputs([...files, flags.rules], [flags.out])
   const output = openOutput(flags.out)
   const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
   const report = reportFor(flags.format, output, paint, flags.reveal === true)

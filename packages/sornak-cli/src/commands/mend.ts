@@ -1,7 +1,6 @@
 // sornak mend: a copy of a file with every mend that is proven, a record of the changes, and a list of what
 // is left. The file itself is never changed.
 
-import { existsSync, realpathSync } from 'node:fs'
 import {
   addFinding,
   columnTally,
@@ -26,7 +25,7 @@ import {
 } from '../change-record.js'
 import { inspectFile, type FileRule } from '../inspect-file.js'
 import { copyMended } from '../mend-file.js'
-import { openOutput, tell } from '../output.js'
+import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { changeFor, readAnswers, writeQuestions, type Answer } from '../questions.js'
@@ -52,11 +51,14 @@ export interface MendFlags extends BindFlags {
 
 export async function mend(path: string, flags: MendFlags): Promise<number> {
   const { out } = flags
-  if (path === '-' && flags.ask === undefined && !flags.dryRun)
+  if (path === '-' && !flags.dryRun)
     throw usage('A file is mended into another.', 'Name the file instead of standard input.')
   if (out === undefined && !flags.dryRun)
     throw usage('Nothing says where the mended copy goes.', 'Add -o with a file, or --dry-run.')
-  if (out !== undefined) refuseItself(path, out)
+  keepInputs(
+    [path, flags.rules, flags.answers, flags.replay, flags.undo],
+    [out, flags.ask, out && recordPath(out), out && tablePath(out)],
+  )
   if (flags.replay !== undefined || flags.undo !== undefined) return again(path, flags)
   const accept = flags.accept ?? 'all'
   if (accept !== 'all' && accept !== 'exact')
@@ -122,6 +124,8 @@ export async function mend(path: string, flags: MendFlags): Promise<number> {
       }
     })
     given.end(flags.answers)
+    if (out !== undefined && !flags.dryRun)
+      await write(source, path, out, flags, rule.headerRow, changes)
     if (flags.ask !== undefined) {
       const questions = openOutput(flags.ask, 0o600)
       writeQuestions(
@@ -130,8 +134,6 @@ export async function mend(path: string, flags: MendFlags): Promise<number> {
       )
       questions.finish()
     }
-    if (out !== undefined && !flags.dryRun)
-      await write(source, path, out, flags, rule.headerRow, changes)
     const paint = paintFor(process.stdout, flags.color)
     const said = openOutput(undefined)
     said.write(report({ path, records: file.records, columns, changes, left, flags }, paint))
@@ -154,7 +156,7 @@ async function write(
   const output = openOutput(out)
   const shape = { delimiter: delimiterOf(flags.delimiter), headerRow }
   const to = await copyMended(source, shape, changes, output, progress(out, flags.quiet === true))
-  writeRecord(out, { from: hashOf(path), to, headerRow, changes })()
+  writeRecord(out, { from: hashOf(path), to, headerRow, changes })
   output.finish()
 }
 
@@ -172,8 +174,11 @@ async function again(path: string, flags: MendFlags): Promise<number> {
         `${path} is not the file that the change record is about.`,
         undo ? 'Name the mended copy, unchanged.' : 'Name the file that was mended, unchanged.',
       )
-    const output = openOutput(flags.dryRun ? undefined : flags.out)
-    if (flags.dryRun) return STATUS.fine
+    if (flags.dryRun) {
+      tell(`${path} is the file of the record; ${changes.length} values would be changed.`)
+      return STATUS.fine
+    }
+    const output = openOutput(flags.out)
     const got = await copyMended(
       source,
       { delimiter: delimiterOf(flags.delimiter), headerRow: record.headerRow },
@@ -190,12 +195,6 @@ async function again(path: string, flags: MendFlags): Promise<number> {
   } finally {
     source.close()
   }
-}
-
-function refuseItself(path: string, out: string): void {
-  const real = (one: string) => (existsSync(one) ? realpathSync(one) : undefined)
-  if (real(path) !== undefined && real(path) === real(out))
-    throw usage('Nothing is mended in place.', 'Name another file with -o.')
 }
 
 function codes(text: string | undefined): ReadonlySet<string> | undefined {

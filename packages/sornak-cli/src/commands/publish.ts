@@ -3,7 +3,7 @@
 import { existsSync } from 'node:fs'
 import { FORMS, nearest, publish as published, type Form } from 'sornak'
 import { DEFAULT_RULES } from '../binding.js'
-import { openOutput, tell } from '../output.js'
+import { keepInputs, openOutput, tell } from '../output.js'
 import { loadRules } from '../rules-source.js'
 import { STATUS, usage } from '../stop.js'
 
@@ -23,6 +23,7 @@ export function publish(flags: {
   }
   const path = flags.rules ?? (existsSync(DEFAULT_RULES) ? DEFAULT_RULES : undefined)
   if (path === undefined) throw usage('Nothing is there to publish.', 'Name a rules file with -r.')
+  keepInputs([path], [flags.out])
   const { text, unsaid } = published(loadRules(path), form satisfies Form)
   const output = openOutput(flags.out)
   output.write(text)

@@ -13,7 +13,7 @@ import {
 } from 'sornak'
 import { fieldText, type RecordView } from 'sornak/rows'
 import { bindRun, ruleFor, type BindFlags } from '../binding.js'
-import { openOutput, type Output } from '../output.js'
+import { keepInputs, openOutput, type Output } from '../output.js'
 import { progress } from '../progress.js'
 import { headersOf, openRows, readRecords } from '../read-rows.js'
 import { openSource, utf8Check } from '../source.js'
@@ -42,6 +42,7 @@ export async function rehearse(files: readonly string[], flags: RehearseFlags): 
     throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
   const bound = bindRun(flags)
   const handOvers = chosen(flags.through, bound.rules?.handOvers ?? new Map())
+  keepInputs([...files, flags.rules], [flags.out])
   const output = openOutput(flags.out)
   let damaged = false
   for (const path of files) {

@@ -5,7 +5,7 @@ import { mask, meansFile, nearest, type Binding, type Mask } from 'sornak'
 import { existsSync, statSync } from 'node:fs'
 import { dirname, relative, resolve } from 'node:path'
 import { fieldText, type RecordView } from 'sornak/rows'
-import { openOutput, tell, type Output } from '../output.js'
+import { keepInputs, openOutput, tell, type Output } from '../output.js'
 import { progress } from '../progress.js'
 import { headersOf, openRows, readRecords } from '../read-rows.js'
 import { loadRules } from '../rules-source.js'
@@ -63,6 +63,7 @@ async function follow(
 async function once(path: string, maskText: string | undefined, flags: ShowFlags): Promise<number> {
   const name = path === '-' ? 'standard input' : path
   const source = openSource(path, name, flags.encoding)
+  keepInputs([path, flags.rules], [flags.out])
   const output = openOutput(flags.out)
   const refused = { count: 0 }
   try {

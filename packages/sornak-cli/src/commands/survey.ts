@@ -15,7 +15,7 @@ import {
   type Surveyed,
 } from 'sornak'
 import { delimiterOf } from '../binding.js'
-import { openOutput, tell } from '../output.js'
+import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { readTexts } from '../read-texts.js'
@@ -35,6 +35,7 @@ export async function survey(files: readonly string[], flags: SurveyFlags): Prom
   if (files.length === 0) throw usage('No file is named.', 'Name one or more CSV files.')
   if (flags.format !== 'text' && flags.format !== 'jsonl')
     throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
+  keepInputs(files, [flags.out, flags.draft])
   const output = openOutput(flags.out)
   const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
   const surveyed: Surveyed[] = []

@@ -29,7 +29,7 @@ export const MATCHES = [
   'duplicate',
 ] as const
 /**
- * - `same`: both stand there alike;
+ * - `same`: both fit as they stand;
  * - `same-mended`: the same once one or both are mended;
  * - `ambiguous`: a damaged value that could be one or more of the other list;
  * - `only-left`, `only-right`: nobody on the other side;

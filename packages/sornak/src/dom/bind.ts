@@ -128,7 +128,9 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
     if (hidden || input.value === state.text) return
     if (whole) return apply({ kind: 'set', text: input.value })
     const { from, to, text } = changeBetween(state.text, input.value, input.selectionStart)
-    state = mask.edit(state, { kind: 'select', from, to })
+    // A separator that was deleted alone comes back; what stands before it goes.
+    const one = text === '' && to - from === 1
+    state = mask.edit(state, { kind: 'select', from: one ? to : from, to })
     apply(text ? { kind: 'paste', text } : { kind: 'delete' })
   }
 

@@ -32,9 +32,10 @@ export function edited(typing: Typing, state: State, edit: Edit): State {
       return travelled(state, edit.kind === 'redo')
     case 'leave': {
       const { raw, rendered } = typing.left(state.raw)
-      const caret = rendered.text.length
-      const left = stateOf(rendered, raw, caret, state)
-      return rendered.text === state.text ? without({ ...state, ...rendered }) : left
+      // Where the text stays there is nothing to undo.
+      const same = rendered.text === state.text
+      const left = stateOf(rendered, raw, rendered.text.length, same ? state.past : state)
+      return same ? { ...left, future: state.future } : left
     }
     case 'set':
       return set(typing, state, edit.text)
@@ -152,7 +153,7 @@ function removed(typing: Typing, state: State, from: number, to: number): State 
   const [start, end] = indices(state, from, to)
   const raw = cut(state, from, to)
   if (start === end && raw.after === state.raw.after && raw.lead === state.raw.lead)
-    return refused({ ...state, from, to: from }, reasons.nothing(from, 'delete'))
+    return refused(state, reasons.nothing(from, 'delete'))
   return changed(typing, state, raw, start, start > 0 ? from > (state.ends[start - 1] ?? 0) : true)
 }
 

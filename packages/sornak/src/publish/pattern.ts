@@ -31,16 +31,17 @@ export function patternOf(definition: Definition, dialect: Dialect = 'ecma'): Pa
       unsaid.push(`${key}: dates and numbers are not tested.`)
       return '.+'
     }
-    return sequence(nodes, (slot) => looks(slot, rules, dialect, unsaid, key), dialect)
+    return sequence(nodes, (slot) => looks(slot, rules, unsaid, key), dialect)
   })
   const whole = rules.filter(({ rule }) => rule.part === WHOLE)
   // Zeros that are padding may be missing, and may be more than the mask has room for.
   const padding = definition.zeros === 'padding' ? stored.masks[0]!.program.slots : []
   if (padding.length) {
     const most = padding.reduce((sum, { max }) => sum + max, 0)
+    if (rules.length) unsaid.push(`${key}: what it may never or only be is not tested.`)
     sources.splice(0, 1, `0*[0-9]{1,${Number.isFinite(most) ? most : ''}}`)
   }
-  const front = whole.map(({ rule, not }) => {
+  const front = (padding.length ? [] : whole).map(({ rule, not }) => {
     const alternatives = rule.ranges.map((range) => rangeText(range)).join('|')
     return `(?${not ? '!' : '='}(?:${alternatives})$)`
   })
@@ -75,13 +76,7 @@ function sequence(
 }
 
 // What may not stand in a part, or only may, is looked for where the part begins; its width must be fixed.
-function looks(
-  slot: Slot,
-  rules: readonly Rule[],
-  _dialect: Dialect,
-  unsaid: string[],
-  key: string,
-): string {
+function looks(slot: Slot, rules: readonly Rule[], unsaid: string[], key: string): string {
   return rules
     .filter(({ rule }) => rule.part === slot.name)
     .map(({ rule, not }) => {
@@ -90,6 +85,7 @@ function looks(
         return ''
       }
       const fitting = rule.ranges.filter(({ low }) => low.length === slot.max)
+      if (fitting.length === 0) return not ? '' : '(?!)'
       return `(?${not ? '!' : '='}${fitting.map(rangeText).join('|')})`
     })
     .join('')
@@ -142,8 +138,8 @@ function between(low: string, high: string): string[] {
   if (a === b) return between(low.slice(1), high.slice(1)).map((rest) => span(a, a) + rest)
   const rest = low.length - 1
   const digits = /^\d+$/.test(low + high)
-  const any = (digits ? '[0-9]' : '[0-9A-Z]').repeat(rest)
-  const [least, most] = digits ? ['0', '9'] : ['0', 'Z']
+  const any = (digits ? '[0-9]' : '[ -~]').repeat(rest)
+  const [least, most] = digits ? ['0', '9'] : [' ', '~']
   const lowest = low.slice(1) === least.repeat(rest)
   const highest = high.slice(1) === most.repeat(rest)
   const from = lowest ? a : a + 1

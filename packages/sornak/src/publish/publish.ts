@@ -5,7 +5,7 @@ import type { Definition } from '../identifier/definition.js'
 import type { ColumnRule, Rules } from '../identifier/rules.js'
 import { entryMode } from './html-mode.js'
 import { patternOf } from './pattern.js'
-import { sqliteCheck } from './sqlite.js'
+import { sqliteCheck, sqlText } from './sqlite.js'
 
 export const FORMS = [
   'json-schema',
@@ -146,14 +146,13 @@ function tableSchemas({ columns }: Rules): unknown {
   }))
 }
 
-const literal = (text: string) => `'${text.replaceAll("'", "''")}'`
 const name = (text: string) => `"${text.replaceAll('"', '""')}"`
 const column = (key: string) => key.replace(/[^A-Za-z0-9_]+/g, '_')
 
 function domain(definition: Definition): string {
   const { source, unsaid } = patternOf(definition, 'postgres')
   const notes = unsaid.map((one) => `-- ${one}\n`).join('')
-  return `${notes}CREATE DOMAIN ${name(column(definition.key))} AS text\n  CHECK (VALUE ~ ${literal(`^(?:${source})$`)});\n`
+  return `${notes}CREATE DOMAIN ${name(column(definition.key))} AS text\n  CHECK (VALUE ~ ${sqlText(`^(?:${source})$`)});\n`
 }
 
 function table(rule: ColumnRule, i: number): { text: string; unsaid: readonly string[] } {

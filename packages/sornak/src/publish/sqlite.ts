@@ -26,6 +26,8 @@ export function sqliteCheck(
   if (check) notes.push(`${key}: the check digit (${check.scheme.title}) is not tested.`)
   if (definition.zeros === 'padding') {
     const most = stored.masks[0]!.program.slots.reduce((sum, { max }) => sum + max, 0)
+    if (never.length || only.length)
+      notes.push(`${key}: what it may never or only be is not tested.`)
     const short = Number.isFinite(most) ? ` AND length(ltrim(${column}, '0')) <= ${most}` : ''
     return { check: `${column} GLOB '[0-9]*' AND ${column} NOT GLOB '*[^0-9]*'${short}`, notes }
   }
@@ -51,14 +53,17 @@ export function sqliteCheck(
       const fitting = rule.ranges.filter(({ low }) => !part || low.length === part.width)
       const any = fitting.map(
         ({ low, high }) =>
-          `(length(${text}) = ${low.length} AND ${text} BETWEEN '${low}' AND '${high}')`,
+          `(length(${text}) = ${low.length} AND ${text} BETWEEN ${sqlText(low)} AND ${sqlText(high)})`,
       )
       return any.length ? [`${not}(${any.join(' OR ')})`] : not ? [] : ['0']
     })
-    return [`${column} GLOB '${glob.replaceAll("'", "''")}'`, ...rules].join(' AND ')
+    return [`${column} GLOB ${sqlText(glob)}`, ...rules].join(' AND ')
   })
   return { check: tests.map((test) => `(${test})`).join(' OR '), notes: [...new Set(notes)] }
 }
+
+/** A text literal of SQL (ISO/IEC 9075). */
+export const sqlText = (text: string): string => `'${text.replaceAll("'", "''")}'`
 
 function waysOf(nodes: readonly Node[]): Way[] | undefined {
   let ways: Way[] = [{ glob: '', length: 0, parts: [] }]

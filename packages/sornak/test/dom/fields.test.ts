@@ -229,6 +229,17 @@ describe('every way to edit', () => {
     })
     expect(await seen(page)).toBe('(9|06) 555-0')
   })
+  test('a separator that no event announced as deleted', async () => {
+    const page = await field()
+    await page.keyboard.type('2065550')
+    await page.locator('input').evaluate((input: HTMLInputElement) => {
+      input.setRangeText('', 9, 10, 'end')
+      input.dispatchEvent(
+        new InputEvent('input', { inputType: 'deleteContentBackward', bubbles: true }),
+      )
+    })
+    expect(await seen(page)).toBe('(206) 55|0')
+  })
   test('text dropped on the field, and dragged out of it', async () => {
     const page = await field(`${PHONE}<p id="from">206-555</p>`)
     await page.evaluate(() => {

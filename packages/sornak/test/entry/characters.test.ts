@@ -71,6 +71,12 @@ describe('refused with a reason, and nothing changes', () => {
   })
 })
 
+test('separators alone cannot be cut, and the selection stays', () => {
+  const field = fieldFor(PHONE).do('2065', select(4, 6), { kind: 'cut' })
+  expect(field.seen).toBe('(206[) ]5')
+  expect(field.state.refused?.code).toBe('nothing-there')
+})
+
 describe('the caret stays where a person expects it', () => {
   test.each<[string, (string | Edit)[], string]>([
     ['typing in the middle', ['20655501', select(3), '9'], '(209|) 655-501'],
