@@ -64,16 +64,19 @@ export function compareLists(
   const [a, b] = [known(definition, left), known(definition, right)]
   const matched = new Set<Item>()
   const pairs: Pair[] = []
-  const add = (match: Match, one: Item | undefined, other: Item | undefined, value?: string) =>
-    pairs.push({ match, left: one, right: other, value, others: [] })
+  const add = (
+    match: Match,
+    one: Item | undefined,
+    other: Item | undefined,
+    value?: string,
+    others: readonly Item[] = [],
+  ) => pairs.push({ match, left: one, right: other, value, others })
   for (const item of left) {
     if (item.verdict === 'blank') continue
     const key = a.keys.get(item)
     if (key === undefined) {
       const others = candidates(definition, item, b.first)
-      if (others.length)
-        pairs.push({ match: 'ambiguous', left: item, right: undefined, value: undefined, others })
-      else add('only-left', item, undefined)
+      add(others.length ? 'ambiguous' : 'only-left', item, undefined, undefined, others)
       continue
     }
     const value = stored(item)
@@ -94,9 +97,7 @@ export function compareLists(
     const key = b.keys.get(item)
     if (key === undefined) {
       const others = candidates(definition, item, a.first)
-      if (others.length)
-        pairs.push({ match: 'ambiguous', left: undefined, right: item, value: undefined, others })
-      else add('only-right', undefined, item)
+      add(others.length ? 'ambiguous' : 'only-right', undefined, item, undefined, others)
     } else
       add(b.first.get(key) === item ? 'only-right' : 'duplicate', undefined, item, stored(item))
   }
