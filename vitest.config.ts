@@ -1,6 +1,7 @@
 import { defineConfig } from 'vitest/config'
 
-const source = (path: string) => new URL(`./packages/sornak/src/${path}`, import.meta.url).pathname
+const source = (path: string, name = 'sornak') =>
+  new URL(`./packages/${name}/src/${path}`, import.meta.url).pathname
 
 export default defineConfig({
   resolve: {
@@ -9,6 +10,8 @@ export default defineConfig({
       { find: /^sornak\/mask$/, replacement: source('mask/mask.ts') },
       { find: /^sornak\/entry$/, replacement: source('entry/entry.ts') },
       { find: /^sornak\/dom$/, replacement: source('dom/attach.ts') },
+      { find: /^sornak-files$/, replacement: source('index.ts', 'sornak-files') },
+      { find: /^sornak-files\/problem$/, replacement: source('problem.ts', 'sornak-files') },
       { find: /^sornak\/rows$/, replacement: source('rows/rows.ts') },
     ],
   },

@@ -15,7 +15,7 @@ rmSync(`${cli}/dist/chunks`, { recursive: true, force: true })
 const bundle = await rolldown({
   input: { sornak: `${cli}/dist/esm/main.js` },
   platform: 'node',
-  external: [/^node:/],
+  external: [/^node:/, 'node-sqlite3-wasm', 'pg-native'],
   transform: { define: { VERSION: JSON.stringify(version) } },
 })
 await bundle.write({

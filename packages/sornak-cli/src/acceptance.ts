@@ -2,7 +2,7 @@
 
 import { meansFile, type Accepted, type ColumnFinding, type Rules, type ValueFinding } from 'sornak'
 import { relativePath } from './binding.js'
-import type { InspectedFile } from './inspect-file.js'
+import type { InspectedFile } from 'sornak-files'
 
 /** What can be accepted, and make the exit status 1. */
 export type Told = ValueFinding | ColumnFinding
@@ -13,11 +13,12 @@ export async function acceptance(
   rules: Rules | undefined,
   name: string,
   base: string,
+  sheet: string | undefined,
   file: InspectedFile,
   met: Set<Accepted>,
 ): Promise<(finding: Told) => boolean> {
   const entries = (rules?.accepted ?? []).filter((one) =>
-    meansFile(one.in, relativePath(base, name)),
+    meansFile(one.in, relativePath(base, name), sheet),
   )
   if (entries.length === 0) return () => false
   const today = new Date().toISOString().slice(0, 10)

@@ -12,7 +12,7 @@ import {
 } from 'sornak'
 import { existsSync } from 'node:fs'
 import { dirname, relative, resolve } from 'node:path'
-import type { FileRule } from './inspect-file.js'
+import type { FileRule } from 'sornak-files'
 import { loadRules } from './rules-source.js'
 import { usage } from './stop.js'
 
@@ -83,8 +83,15 @@ function fromMask(stored: string): Definition {
   throw usage(read.problems.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
 }
 
-export function ruleFor(rules: Rules, path: string, name: string, base: string): FileRule {
-  const found = rules.columns.find((rule) => meansFile(rule.in, relativePath(base, name)))
+/** @param sheet undefined where it is not known yet, or there is none */
+export function ruleFor(
+  rules: Rules,
+  path: string,
+  name: string,
+  base: string,
+  sheet?: string,
+): FileRule {
+  const found = rules.columns.find((rule) => meansRule(rule, path, name, base, sheet))
   if (found) return found
   // Standard input has no name of its own: the only entry there is must be meant.
   if (path === '-' && rules.columns.length === 1) return rules.columns[0]!
@@ -99,13 +106,22 @@ export function ruleFor(rules: Rules, path: string, name: string, base: string):
   )
 }
 
+/** Whether an entry speaks of a file, and of this sheet of it. */
+export function meansRule(
+  rule: Pick<Rules['columns'][number], 'in'>,
+  path: string,
+  name: string,
+  base: string,
+  sheet: string | undefined,
+): boolean {
+  const [where = ''] = path.split('#')
+  if (isConnection(where)) return meansFile(rule.in, where, sheet)
+  return meansFile(rule.in, relativePath(base, name), sheet)
+}
+
+/** A database that is named by its connection or by the variable that holds it. */
+export const isConnection = (path: string): boolean =>
+  /^(?:postgres(?:ql)?:\/\/|database:)/.test(path)
+
 export const relativePath = (base: string, name: string) =>
   relative(resolve(base), resolve(name)).replaceAll('\\', '/')
-
-/** @throws {Stop} for anything but one character, or `tab` */
-export function delimiterOf(text: string | undefined): string | undefined {
-  const char = text === 'tab' || text === '\\t' ? '\t' : text
-  if (char !== undefined && char.length !== 1)
-    throw usage('--delimiter takes one character.', 'For a tab write --delimiter tab.')
-  return char
-}

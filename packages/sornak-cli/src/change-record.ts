@@ -4,26 +4,16 @@
 import { createHash } from 'node:crypto'
 import { openSync, readFileSync, readSync, closeSync } from 'node:fs'
 import { json, tableCell } from 'sornak'
+import type { Change } from 'sornak-files'
 import { openOutput } from './output.js'
 import { unreadable, usage } from './stop.js'
 
-export interface Change {
-  /** 1-based data record, the header not counted. */
-  readonly record: number
-  readonly line: number
-  readonly key: string | null
-  readonly column: string
-  readonly identifier: string
-  readonly before: string
-  readonly after: string
-  readonly finding: string | null
-  readonly proof: 'exact' | 'odds' | 'answer'
-}
-
 export interface ChangeRecord {
   /** SHA-256 of the file before and after, in hexadecimal digits. */
-  readonly from: string
+  readonly from: string | null
   readonly to: string
+  /** The sheet or table that was mended, where the file has several. */
+  readonly sheet?: string | undefined
   /** The row of the file in which its header stands, from 1. */
   readonly headerRow: number
   readonly changes: readonly Change[]
@@ -33,9 +23,12 @@ export const recordPath = (out: string): string => `${out}.changes.jsonl`
 export const tablePath = (out: string): string => `${out}.changes.csv`
 
 /** Writes the record in both forms. */
-export function writeRecord(out: string, { from, to, headerRow, changes }: ChangeRecord): void {
+export function writeRecord(
+  out: string,
+  { from, to, headerRow, sheet, changes }: ChangeRecord,
+): void {
   const lines = openOutput(recordPath(out), 0o600)
-  lines.write(`${json({ kind: 'changes', from, to, headerRow, count: changes.length })}\n`)
+  lines.write(`${json({ kind: 'changes', from, to, headerRow, sheet, count: changes.length })}\n`)
   for (const change of changes) lines.write(`${json({ kind: 'change', ...change })}\n`)
   const table = openOutput(tablePath(out), 0o600)
   table.write(`${HEADERS.join(',')}\r\n`)
@@ -48,6 +41,8 @@ export function writeRecord(out: string, { from, to, headerRow, changes }: Chang
 const HEADERS = [
   'record',
   'line',
+  'sheet',
+  'cell',
   'key',
   'column',
   'identifier',
@@ -79,7 +74,12 @@ export function readRecord(path: string): ChangeRecord {
         throw wrong(i + 1)
       }
     })
-  if (head?.['kind'] !== 'changes' || !isHash(head['from']) || !isHash(head['to'])) throw wrong(1)
+  if (
+    head?.['kind'] !== 'changes' ||
+    (head['from'] !== null && !isHash(head['from'])) ||
+    !isHash(head['to'])
+  )
+    throw wrong(1)
   if (rest.length !== head['count'])
     throw usage(`${path} is cut short: it has ${rest.length} of ${String(head['count'])} changes.`)
   rest.forEach((one, i) => {
@@ -88,7 +88,14 @@ export function readRecord(path: string): ChangeRecord {
       throw wrong(i + 2)
   })
   const headerRow = typeof head['headerRow'] === 'number' ? head['headerRow'] : 1
-  return { from: head['from'], to: head['to'], headerRow, changes: rest as unknown as Change[] }
+  const sheet = typeof head['sheet'] === 'string' ? { sheet: head['sheet'] } : {}
+  return {
+    from: head['from'],
+    to: head['to'],
+    headerRow,
+    ...sheet,
+    changes: rest as unknown as Change[],
+  }
 }
 
 const isHash = (value: unknown): value is string =>

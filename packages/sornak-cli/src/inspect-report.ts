@@ -27,7 +27,7 @@ import {
   type ValueFinding,
 } from 'sornak'
 import type { Told } from './acceptance.js'
-import type { InspectedFile } from './inspect-file.js'
+import type { InspectedFile } from 'sornak-files'
 import { tell, type Output } from './output.js'
 
 export const REPORTS: readonly string[] = ['text', 'json', 'jsonl', 'csv', 'html', 'markdown']

@@ -1,6 +1,7 @@
 // The sornak command: its words and options. Each command is loaded when it is called.
 
 import { Command, CommanderError, Option } from 'commander'
+import { FileProblem } from 'sornak-files/problem'
 import { removeUnfinished, tell } from './output.js'
 import { STATUS, Stop } from './stop.js'
 
@@ -26,6 +27,18 @@ const rules = [
   'the rules file (default: sornak.yaml, where there is one)',
 ] as const
 const out = ['-o, --out <file>', 'write to a file: beside it first, then renamed'] as const
+const sheet = ['--sheet <name>', 'only this sheet, table or list of the file'] as const
+const delimiter = ['--delimiter <char>', 'what separates fields (default: found)'] as const
+const quote = ['--quote <char>', 'what stands around fields (default: ")'] as const
+const encoding = [
+  '--encoding <name>',
+  'how the file is encoded (default: UTF-8, or as its first bytes show)',
+] as const
+const layout = [
+  '--layout <fields>',
+  'fields at fixed places: "Crew No: 1-5, Mobile: 6-15"',
+] as const
+const query = ['--query <select>', 'rows of a database: the result of a query'] as const
 const reveal = ['--reveal', 'show what the rules file hides'] as const
 
 program
@@ -40,12 +53,16 @@ program
 program
   .command('survey')
   .description('what each column seems to hold and what looks damaged; no rules needed')
-  .argument('[file...]', 'CSV files; "-" for standard input')
+  .argument('[file...]', 'files of any format, database tables; "-" for standard input')
   .option('--draft <file>', 'write a rules file that inspect can use at once')
   .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
   .option(...out)
-  .option('--delimiter <char>', 'what separates fields (default: found)')
-  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
+  .option(...query)
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(
@@ -59,7 +76,7 @@ program
 program
   .command('inspect')
   .description('a verdict for every bound value')
-  .argument('[file...]', 'CSV files; "-" for standard input')
+  .argument('[file...]', 'files of any format, database tables; "-" for standard input')
   .option(...rules)
   .option('--as <identifier>', 'bind one column to an identifier of the catalog or the rules file')
   .option('--stored <mask>', 'bind one column to a stored mask')
@@ -74,9 +91,14 @@ program
     'verdicts and findings that make the exit status 1 (default: all but intact and blank)',
   )
   .addOption(new Option('--candidates <n>', 'how many possible originals to list').default('10'))
-  .option('--delimiter <char>', 'what separates fields (default: found)')
-  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
+  .option(...query)
   .option('--stdin-name <name>', 'the file name that standard input stands for')
+  .option('--all', 'every file that the rules file names')
   .option('--allow-missing', 'a bound column may be missing')
   .option(
     '--profile',
@@ -111,8 +133,12 @@ program
   .option('--answers <file>', 'check the answers that were filled in, and apply them')
   .option('--replay <changes>', 'make the changes of a record again, on the file it was made for')
   .option('--undo <changes>', 'take the changes of a record back, in the copy that it made')
-  .option('--delimiter <char>', 'what separates fields (default: found)')
-  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
+  .option(...query)
   .option('--allow-missing', 'a bound column may be missing')
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
@@ -143,8 +169,11 @@ program
   .addOption(new Option('--format <format>', 'text, csv or jsonl').default('text'))
   .option(...out)
   .option(...reveal)
-  .option('--delimiter <char>', 'what separates fields (default: found)')
-  .option('--encoding <name>', 'how the files are encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(
@@ -161,7 +190,7 @@ program
 program
   .command('rehearse')
   .description('what would not survive each hand-over, before it happens')
-  .argument('[file...]', 'CSV files; "-" for standard input')
+  .argument('[file...]', 'files of any format, database tables; "-" for standard input')
   .option(...rules)
   .option(
     '--through <name...>',
@@ -173,8 +202,12 @@ program
   .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
   .option(...out)
   .option(...reveal)
-  .option('--delimiter <char>', 'what separates fields (default: found)')
-  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
+  .option(...query)
   .option('-q, --quiet', 'no progress')
   .addHelpText(
     'after',
@@ -202,8 +235,12 @@ program
   .option('--beside', 'the whole table, with the shown column beside its source')
   .option('--into <header>', 'the header of the shown column (default: "… (shown)")')
   .option('--watch', 'write the output file again whenever the source changes')
-  .option('--delimiter <char>', 'what separates fields (default: found)')
-  .option('--encoding <name>', 'how the file is encoded (default: UTF-8, or UTF-16 by its mark)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
+  .option(...query)
   .option(...out)
   .option('-q, --quiet', 'do not say why a value does not fit')
   .addHelpText(
@@ -314,6 +351,9 @@ try {
   else if (error instanceof Stop) {
     tell(error.todo ? `${error.message}\n  ${error.todo}` : error.message)
     process.exitCode = error.status
+  } else if (error instanceof FileProblem) {
+    tell(error.todo ? `${error.message}\n  ${error.todo}` : error.message)
+    process.exitCode = error.code === 'unbound' ? STATUS.usage : STATUS.unreadable
   } else throw error
 } finally {
   removeUnfinished()

@@ -1,10 +1,6 @@
 // A line of progress on a terminal for work that takes longer than a moment; nothing elsewhere.
 
-export interface Progress {
-  /** So much of the whole is done, in bytes. */
-  at(done: number, whole: number): void
-  clear(): void
-}
+import type { Progress } from 'sornak-files'
 
 const FIRST_AFTER = 400
 const EVERY = 100

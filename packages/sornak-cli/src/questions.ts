@@ -2,9 +2,9 @@
 // the answers that come back.
 
 import { fit, hypotheses, tableCell, trustedList, type Definition, type ValueFinding } from 'sornak'
-import type { Change } from './change-record.js'
+import type { Change } from 'sornak-files'
+import { eachText } from './inputs.js'
 import type { Output } from './output.js'
-import { readTexts } from './read-texts.js'
 import { usage } from './stop.js'
 
 const HEADERS = [
@@ -62,7 +62,7 @@ export async function readAnswers(path: string): Promise<Answer[]> {
   const names = ['record', 'column', 'value', 'answer']
   let at: number[] = []
   const plain = (text: string) => text.replace(/^'(?=[=+\-@])/, '')
-  await readTexts(
+  await eachText(
     path,
     {},
     {

@@ -1,21 +1,19 @@
 // One value through a mask or an identifier's display form, or the reason why not.
 
+import type { ReadFlags } from './inputs.js'
 import { fit, type Definition, type Mask, type Misfit } from 'sornak'
 import { usage } from './stop.js'
 import type { Subject } from './subject.js'
 
-export interface ShowFlags {
+export interface ShowFlags extends ReadFlags {
   readonly rules?: string
   readonly given?: string
   readonly form?: string
   readonly out?: string
-  readonly quiet?: boolean
   readonly column?: string
   readonly beside?: boolean
   readonly into?: string
   readonly watch?: boolean
-  readonly delimiter?: string
-  readonly encoding?: string
 }
 
 export type Reason = Pick<Misfit, 'message' | 'todo'>

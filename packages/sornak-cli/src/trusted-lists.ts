@@ -3,7 +3,7 @@
 import { fit, trustedList, type Rules, type TrustedList } from 'sornak'
 import { join } from 'node:path'
 import { tell } from './output.js'
-import { readTexts } from './read-texts.js'
+import { eachText } from './inputs.js'
 import { usage } from './stop.js'
 
 /** @param base the directory of the rules file */
@@ -18,7 +18,7 @@ export async function trustedLists(
     const texts: string[] = []
     let unfit = 0
     let at = -1
-    await readTexts(
+    await eachText(
       path,
       {},
       {

@@ -188,7 +188,7 @@ describe('rows', () => {
 describe('bad input', () => {
   const dir = folder({
     'crew-empty.csv': '',
-    'crew-latin.csv': Buffer.from('Crew No,Name\n00417,Ren\xe9e\n', 'latin1'),
+    'crew-latin.csv': Buffer.from('Crew No,Name\n00417,Ren\xe9e\x81\n', 'latin1'),
     'crew-quote.csv': 'Crew No,Name\n00417,"Ada\n00418,Bo\n',
     'crew-twice.csv': 'Crew No,Mobile,Mobile,Tax No\n1,2,3,4\n',
     'crew-zip.csv': Buffer.from('PK\x03\x04\x00\x00\x00'),
@@ -222,7 +222,7 @@ describe('bad input', () => {
       status: 3,
       says: 'crew-quote.csv:2',
     },
-    { name: 'a workbook', args: ['crew-zip.csv', '-r', RULES], status: 3, says: 'not text' },
+    { name: 'a broken container', args: ['crew-zip.csv', '-r', RULES], status: 3, says: 'damaged' },
     {
       name: 'a bad mask in the rules file',
       args: [CREW, '-r', 'mask.yaml'],

@@ -75,6 +75,24 @@ export {
 } from './inspect/column-evidence.js'
 export { columnRuns, type ColumnRuns, type EvidenceRun } from './inspect/evidence-runs.js'
 export { matcherOf, type Matcher } from './inspect/matcher.js'
+export {
+  tooSmall,
+  type ColumnType,
+  type Holds,
+  type Storage,
+  type StoredAs,
+  type StoredCell,
+  type StoredPlace,
+} from './inspect/storage.js'
+export {
+  decimalOf,
+  decimalText,
+  round,
+  roundSignificant,
+  shift,
+  type Decimal,
+} from './quantity/decimal.js'
+export { displayDiffers } from './inspect/storage.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'

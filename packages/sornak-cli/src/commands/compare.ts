@@ -13,17 +13,16 @@ import {
   type Paint,
   type Pair,
 } from 'sornak'
-import { bindRun, definitionNamed, delimiterOf, ruleFor } from '../binding.js'
-import { inspectFile } from '../inspect-file.js'
+import { inspectFile, noProgress, readTexts, type TextVisitor } from 'sornak-files'
+import { bindRun, definitionNamed, ruleFor } from '../binding.js'
+import { eachText, oneInput, type ReadFlags } from '../inputs.js'
 import { keepInputs, openOutput, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
-import { readTexts } from '../read-texts.js'
 import { loadRules } from '../rules-source.js'
-import { openSource } from '../source.js'
 import { STATUS, usage } from '../stop.js'
 
-export interface CompareFlags {
+export interface CompareFlags extends ReadFlags {
   readonly as: string
   readonly rules?: string
   readonly left?: string
@@ -32,9 +31,6 @@ export interface CompareFlags {
   readonly format: string
   readonly out?: string
   readonly reveal?: boolean
-  readonly quiet?: boolean
-  readonly delimiter?: string
-  readonly encoding?: string
   readonly color: boolean
 }
 
@@ -90,10 +86,8 @@ async function sideOf(
     key: undefined,
     bind: new Map([[header, { kind: 'one' as const, definition }]]),
   }
-  const source = openSource(path, path, flags.encoding)
-  try {
+  return oneInput(path, path, flags, async ({ source }) => {
     const options = {
-      delimiter: delimiterOf(flags.delimiter),
       reveal: true,
       candidates: 2,
       allowMissing: false,
@@ -110,7 +104,7 @@ async function sideOf(
     const items: Item[] = []
     let blank = 0
     let at = -1
-    await readTexts(path, readingOf(flags), {
+    const visitor: TextVisitor = {
       header: (headers) => void (at = headers.indexOf(header)),
       record(text, record) {
         const value = text(at)
@@ -119,17 +113,11 @@ async function sideOf(
         else if (value.trim()) items.push({ record, value, verdict: 'intact' })
         else blank++
       },
-    })
+    }
+    await readTexts(source, visitor, noProgress)
     return { path, column: header, items, blank }
-  } finally {
-    source.close()
-  }
+  })
 }
-
-const readingOf = ({ delimiter, encoding }: CompareFlags) => ({
-  delimiter: delimiterOf(delimiter),
-  encoding,
-})
 
 function boundColumn(path: string, { key }: Definition, flags: CompareFlags): string {
   if (flags.rules !== undefined) {
@@ -261,7 +249,7 @@ async function join(
 async function recordsOf({ path }: Side, wanted: ReadonlySet<number>, flags: CompareFlags) {
   const rows = new Map<number, string[]>()
   let headers: readonly string[] = []
-  await readTexts(path, readingOf(flags), {
+  await eachText(path, flags, {
     header: (found) => void (headers = found),
     record(text, record) {
       if (wanted.has(record))

@@ -10,26 +10,34 @@ import {
   type ColumnTally,
   type Rules,
 } from 'sornak'
+import { existsSync, readdirSync } from 'node:fs'
+import { basename, dirname, join } from 'node:path'
 import { acceptance, type Told } from '../acceptance.js'
-import { bindRun, delimiterOf, relativePath, ruleFor, type BindFlags } from '../binding.js'
-import { inspectFile, type FileRule } from '../inspect-file.js'
+import { FileProblem, inspectFile, type FileRule } from 'sornak-files'
+import {
+  bindRun,
+  isConnection,
+  relativePath,
+  ruleFor,
+  type BindFlags,
+  type BoundRun,
+} from '../binding.js'
+import { eachBoundInput } from '../bound-inputs.js'
+import type { OpenedInput, ReadFlags } from '../inputs.js'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { REPORTS, reportFor } from '../inspect-report.js'
-import { openSource } from '../source.js'
 import { STATUS, Stop, usage } from '../stop.js'
 import { trustedLists } from '../trusted-lists.js'
 
-export interface InspectFlags extends BindFlags {
+export interface InspectFlags extends BindFlags, ReadFlags {
+  readonly all?: boolean
   readonly format: string
   readonly out?: string
   readonly reveal?: boolean
   readonly failOn?: string
-  readonly quiet?: boolean
   readonly candidates: string
-  readonly delimiter?: string
-  readonly encoding?: string
   readonly stdinName?: string
   readonly allowMissing?: boolean
   readonly profile?: boolean
@@ -55,40 +63,28 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   const met = new Set<Accepted>()
   const trusted = await trustedLists(run.rules, run.base)
 
-  for (const { path, name, rule } of run.files) {
-    let source
+  const one = async (input: OpenedInput, rule: FileRule) => {
+    const { name, sheet, source } = input
+    const bar = progress(name, flags.quiet === true)
+    const file = await inspectFile(source, rule, { ...run.options, trusted }, bar)
+    const accept = await acceptance(run.rules, input.path, run.base, sheet, file, met)
+    const { tallies, failed, errors } = await report.file(name, file, accept, failOn)
+    totals.failed ||= failed
+    totals.errors += errors
+    totals.records += file.records
+    totals.columns.push(...tallies)
+    totals.unbound.push({ file: name, columns: file.unbound })
+    totals.notices.push(...file.notices)
+  }
+  for (const { path, name } of run.files) {
     try {
-      source = openSource(path, name, flags.encoding)
-      const file = await inspectFile(
-        source,
-        rule,
-        { ...run.options, trusted },
-        progress(name, flags.quiet === true),
-      )
-      const accept = await acceptance(run.rules, name, run.base, file, met)
-      const { tallies, failed, errors } = await report.file(name, file, accept, failOn)
-      totals.failed ||= failed
-      totals.errors += errors
-      totals.records += file.records
-      totals.columns.push(...tallies)
-      totals.unbound.push({ file: name, columns: file.unbound })
-      totals.notices.push(...file.notices)
+      await eachBoundInput(path, name, run, flags, (text) => totals.notices.push(text), one)
     } catch (error) {
       // One file that cannot be read does not keep the others from being inspected.
-      if (!(error instanceof Stop) || error.status !== STATUS.unreadable || run.files.length === 1)
-        throw error
+      if (!isUnreadable(error) || run.files.length === 1) throw error
       totals.unreadable++
-      const line = {
-        file: name,
-        record: null,
-        line: null,
-        code: 'unreadable',
-        message: error.message,
-        todo: error.todo,
-      }
-      report.error(line)
-    } finally {
-      source?.close()
+      const { message, todo } = error
+      report.error({ file: name, record: null, line: null, code: 'unreadable', message, todo })
     }
   }
   for (const accepted of run.rules?.accepted ?? []) {
@@ -117,17 +113,9 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   return status
 }
 
-interface Run {
-  readonly files: readonly {
-    readonly path: string
-    readonly name: string
-    readonly rule: FileRule
-  }[]
-  readonly rules: Rules | undefined
-  /** Paths in the rules file are relative to this directory. */
-  readonly base: string
+interface Run extends BoundRun {
+  readonly files: readonly { readonly path: string; readonly name: string }[]
   readonly options: {
-    readonly delimiter: string | undefined
     readonly reveal: boolean
     readonly candidates: number
     readonly allowMissing: boolean
@@ -135,30 +123,64 @@ interface Run {
   }
 }
 
-function prepare(files: readonly string[], flags: InspectFlags): Run {
-  if (files.length === 0)
-    throw usage('No file is named.', 'Name one or more files, or "-" for standard input.')
+function isUnreadable(error: unknown): error is Stop | FileProblem {
+  return error instanceof FileProblem
+    ? error.code === 'unreadable'
+    : error instanceof Stop && error.status === STATUS.unreadable
+}
+
+function prepare(given: readonly string[], flags: InspectFlags): Run {
   if (!REPORTS.includes(flags.format))
     throw usage(`There is no format "${flags.format}".`, `Write one of: ${REPORTS.join(', ')}.`)
   if (!/^\d{1,4}$/.test(flags.candidates))
     throw usage(`--candidates takes a whole number, not "${flags.candidates}".`)
-  const { rules, base, single } = bindRun(flags)
+  const bound = bindRun(flags)
+  const { rules, base, single } = bound
+  const files = flags.all === true ? everyInput(rules, base, given) : given
+  if (files.length === 0)
+    throw usage(
+      'No file is named.',
+      'Name one or more files, "-" for standard input, or --all for those of the rules file.',
+    )
   const options = {
-    delimiter: delimiterOf(flags.delimiter),
     reveal: flags.reveal === true,
     candidates: Number.parseInt(flags.candidates, 10),
     allowMissing: flags.allowMissing === true,
     profile: flags.profile === true,
   }
   return {
-    rules,
-    base,
+    ...bound,
     options,
     files: files.map((path) => {
       const name = path === '-' ? (flags.stdinName ?? 'standard input') : path
-      return { path, name, rule: single ?? ruleFor(rules!, path, name, base) }
+      if (!single) ruleFor(rules!, path, name, base)
+      return { path, name }
     }),
   }
+}
+
+// The files beside the rules file, or where its entries lead, that an entry means; and its databases.
+function everyInput(
+  rules: Rules | undefined,
+  base: string,
+  given: readonly string[],
+): readonly string[] {
+  if (!rules) throw usage('--all needs a rules file.', 'Name it with -r.')
+  if (given.length)
+    throw usage('--all takes the files from the rules file.', 'Name files, or --all, but not both.')
+  const found = new Set<string>()
+  for (const { in: pattern } of rules.columns) {
+    const [file = ''] = pattern.split('#')
+    if (isConnection(file)) found.add(file)
+    else {
+      const folder = join(base, dirname(file))
+      const names = existsSync(folder) ? readdirSync(folder).sort() : []
+      const meant = names.filter((one) => meansFile(basename(file), one))
+      for (const one of meant) found.add(join(folder, one))
+      if (meant.length === 0) throw usage(`Nothing matches "${pattern}" of the rules file.`)
+    }
+  }
+  return [...found]
 }
 
 function failures(text: string | undefined): (finding: Told) => boolean {

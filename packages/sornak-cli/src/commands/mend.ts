@@ -11,29 +11,24 @@ import {
   type ColumnTally,
   type Definition,
   type Paint,
+  type TrustedList,
   type ValueFinding,
 } from 'sornak'
+import { inspectFile, type Change, type FileRule } from 'sornak-files'
 import { acceptance } from '../acceptance.js'
-import { bindRun, delimiterOf, ruleFor, type BindFlags } from '../binding.js'
-import {
-  hashOf,
-  readRecord,
-  recordPath,
-  tablePath,
-  writeRecord,
-  type Change,
-} from '../change-record.js'
-import { inspectFile, type FileRule } from '../inspect-file.js'
-import { copyMended } from '../mend-file.js'
+import { bindRun, type BindFlags, type BoundRun } from '../binding.js'
+import { eachBoundInput } from '../bound-inputs.js'
+import { hashOf, readRecord, recordPath, tablePath, writeRecord } from '../change-record.js'
+import { oneInput, type OpenedInput, type ReadFlags } from '../inputs.js'
+import { writeMended } from '../mended.js'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { changeFor, readAnswers, writeQuestions, type Answer } from '../questions.js'
-import { openSource, type Source } from '../source.js'
 import { STATUS, unreadable, usage } from '../stop.js'
 import { trustedLists } from '../trusted-lists.js'
 
-export interface MendFlags extends BindFlags {
+export interface MendFlags extends BindFlags, ReadFlags {
   readonly out?: string
   readonly only?: string
   readonly accept?: string
@@ -42,10 +37,7 @@ export interface MendFlags extends BindFlags {
   readonly answers?: string
   readonly replay?: string
   readonly undo?: string
-  readonly delimiter?: string
-  readonly encoding?: string
   readonly allowMissing?: boolean
-  readonly quiet?: boolean
   readonly color: boolean
 }
 
@@ -64,99 +56,131 @@ export async function mend(path: string, flags: MendFlags): Promise<number> {
   if (accept !== 'all' && accept !== 'exact')
     throw usage(`--accept cannot be "${accept}".`, 'Write exact, or leave it out.')
   const only = codes(flags.only)
-  const { rules, base, single } = bindRun(flags)
-  const rule = single ?? ruleFor(rules!, path, path, base)
+  const run = bindRun(flags)
   const answers = flags.answers === undefined ? [] : await readAnswers(flags.answers)
-  const source = openSource(path, path, flags.encoding)
-  try {
-    const file = await inspectFile(
-      source,
-      rule,
-      {
-        delimiter: delimiterOf(flags.delimiter),
-        reveal: true,
-        candidates: 10,
-        allowMissing: flags.allowMissing === true,
-        profile: false,
-        trusted: await trustedLists(rules, base),
-      },
-      progress(path, flags.quiet === true),
-    )
-    const accepted = await acceptance(rules, path, base, file, new Set())
-    const given = answersIn(answers, rule)
-    const changes: Change[] = []
-    const left: ValueFinding[] = []
-    const columns = file.inspection.counts.map(({ column }) => ({
-      tally: columnTally(path, column),
-      exact: 0,
-      odds: 0,
-      answered: 0,
-    }))
-    await file.second((found) => {
-      if (found.kind !== 'value' || found.verdict === 'intact') return
-      const column = columns.find(({ tally }) => tally.column === found.column)!
-      const answered = given.changeFor(found)
-      if (answered) {
-        column.answered++
-        changes.push(answered)
-        return
-      }
-      if (accepted(found)) return
-      const { mend, proof, finding, findings } = found
-      const wanted = only === undefined || findings.some((code) => only.has(code))
-      if (mend !== null && proof && wanted && (accept === 'all' || proof === 'exact')) {
-        const { record, line, key, identifier, value: before } = found
-        column[proof]++
-        changes.push({
-          record,
-          line,
-          key,
-          column: found.column,
-          identifier,
-          before,
-          after: mend,
-          finding,
-          proof,
-        })
-      } else {
-        left.push(found)
-        addFinding(column.tally, found)
-      }
-    })
-    given.end(flags.answers)
-    if (out !== undefined && !flags.dryRun)
-      await write(source, path, out, flags, rule.headerRow, changes)
-    if (flags.ask !== undefined) {
-      const questions = openOutput(flags.ask, 0o600)
-      writeQuestions(
-        questions,
-        left.filter(({ verdict }) => verdict !== 'mendable'),
+  const trusted = await trustedLists(run.rules, run.base)
+  let status: number = STATUS.fine
+  let done = false
+  await eachBoundInput(path, path, run, flags, tell, async (input, rule) => {
+    if (done)
+      throw usage(
+        `${path} has several sheets or tables that are bound.`,
+        'Mend one at a time: say which with --sheet.',
       )
-      questions.finish()
-    }
-    const paint = paintFor(process.stdout, flags.color)
-    const said = openOutput(undefined)
-    said.write(report({ path, records: file.records, columns, changes, left, flags }, paint))
-    said.finish()
-    return left.length ? STATUS.findings : STATUS.fine
-  } finally {
-    source.close()
+    done = true
+    status = await mendInput(input, rule, { run, only, accept, answers, trusted, flags })
+  })
+  return status
+}
+
+interface Mending {
+  readonly run: BoundRun
+  readonly only: ReadonlySet<string> | undefined
+  readonly accept: 'all' | 'exact'
+  readonly answers: readonly Answer[]
+  readonly trusted: ReadonlyMap<string, TrustedList>
+  readonly flags: MendFlags
+}
+
+async function mendInput(
+  input: OpenedInput,
+  rule: FileRule,
+  { run, only, accept, answers, trusted, flags }: Mending,
+): Promise<number> {
+  const { path, name, sheet, source } = input
+  const { out } = flags
+  const options = {
+    reveal: true,
+    candidates: 10,
+    allowMissing: flags.allowMissing === true,
+    profile: false,
+    trusted,
   }
+  const file = await inspectFile(source, rule, options, progress(name, flags.quiet === true))
+  const accepted = await acceptance(run.rules, path, run.base, sheet, file, new Set())
+  const given = answersIn(answers, rule)
+  const changes: Change[] = []
+  const left: ValueFinding[] = []
+  const columns = file.inspection.counts.map(({ column }) => ({
+    tally: columnTally(name, column),
+    exact: 0,
+    odds: 0,
+    answered: 0,
+  }))
+  const { headers } = file.inspection.table
+  const storedCell = ({ record, column }: ValueFinding) =>
+    source.storage?.cell(record + rule.headerRow - 1, headers.indexOf(column))
+  await file.second((found) => {
+    if (found.kind !== 'value' || found.verdict === 'intact') return
+    const column = columns.find(({ tally }) => tally.column === found.column)!
+    const answered = given.changeFor(found)
+    if (answered) {
+      column.answered++
+      changes.push(answered)
+      return
+    }
+    if (accepted(found)) return
+    const { mend, proof, finding, findings } = found
+    const wanted = only === undefined || findings.some((code) => only.has(code))
+    const cell = storedCell(found)
+    if (
+      cell?.formula !== true &&
+      mend !== null &&
+      proof &&
+      wanted &&
+      (accept === 'all' || proof === 'exact')
+    ) {
+      const { record, line, key, identifier, value: before, sheet: on, cell: at } = found
+      column[proof]++
+      changes.push({
+        record,
+        line,
+        key,
+        column: found.column,
+        identifier,
+        before,
+        after: mend,
+        finding,
+        ...(at !== undefined && { sheet: on, cell: at, number: cell?.as === 'number' }),
+        proof,
+      })
+    } else {
+      left.push(found)
+      addFinding(column.tally, found)
+    }
+  })
+  given.end(flags.answers)
+  if (out !== undefined && !flags.dryRun) await write(input, rule, out, flags, changes)
+  if (flags.ask !== undefined) {
+    const questions = openOutput(flags.ask, 0o600)
+    writeQuestions(
+      questions,
+      left.filter(({ verdict }) => verdict !== 'mendable'),
+    )
+    questions.finish()
+  }
+  const paint = paintFor(process.stdout, flags.color)
+  const said = openOutput(undefined)
+  said.write(report({ path, records: file.records, columns, changes, left, flags }, paint))
+  said.finish()
+  return left.length ? STATUS.findings : STATUS.fine
 }
 
 // The copy appears last: where it stands, its record does too.
 async function write(
-  source: Source,
-  path: string,
+  input: OpenedInput,
+  rule: FileRule,
   out: string,
   flags: MendFlags,
-  headerRow: number,
   changes: readonly Change[],
 ): Promise<void> {
   const output = openOutput(out)
-  const shape = { delimiter: delimiterOf(flags.delimiter), headerRow }
-  const to = await copyMended(source, shape, changes, output, progress(out, flags.quiet === true))
-  writeRecord(out, { from: hashOf(path), to, headerRow, changes })
+  const identifiers = new Set([...rule.bind.keys()])
+  const { headerRow } = rule
+  const bar = progress(out, flags.quiet === true)
+  const to = await writeMended(input, headerRow, identifiers, changes, out, output, bar)
+  const from = input.format === 'database' ? null : hashOf(input.path)
+  writeRecord(out, { from, to, headerRow, sheet: input.sheet, changes })
   output.finish()
 }
 
@@ -165,10 +189,12 @@ async function again(path: string, flags: MendFlags): Promise<number> {
   const undo = flags.undo !== undefined
   const record = readRecord((flags.undo ?? flags.replay)!)
   const [want, changes] = undo
-    ? [record.to, record.changes.map((one) => ({ ...one, before: one.after, after: one.before }))]
+    ? [record.to, record.changes.map(undone)]
     : [record.from, record.changes]
-  const source = openSource(path, path, flags.encoding)
-  try {
+  if (want === null)
+    throw usage('The change record is about a database, which is not mended in place.')
+  const reading = record.sheet === undefined ? flags : { ...flags, sheet: record.sheet }
+  return oneInput(path, path, reading, async (input) => {
     if (hashOf(path) !== want)
       throw unreadable(
         `${path} is not the file that the change record is about.`,
@@ -179,23 +205,27 @@ async function again(path: string, flags: MendFlags): Promise<number> {
       return STATUS.fine
     }
     const output = openOutput(flags.out)
-    const got = await copyMended(
-      source,
-      { delimiter: delimiterOf(flags.delimiter), headerRow: record.headerRow },
-      changes,
-      output,
-      progress(path, flags.quiet === true),
-    )
+    const identifiers = new Set(changes.map(({ column }) => column))
+    const bar = progress(path, flags.quiet === true)
+    const { headerRow } = record
+    const got = await writeMended(input, headerRow, identifiers, changes, flags.out!, output, bar)
+    // A workbook that is undone has its cells as they were, in a container that is packed anew.
+    const packed = input.format === 'xlsx' || input.format === 'ods'
     const expected = undo ? record.from : record.to
-    if (flags.encoding === undefined && got !== expected)
+    if (flags.encoding === undefined && !(packed && undo) && got !== expected)
       throw unreadable(`What came out is not what the change record says; nothing was written.`)
     output.finish()
     tell(`${flags.out} has ${changes.length} values ${undo ? 'as they were before' : 'mended'}.`)
     return STATUS.fine
-  } finally {
-    source.close()
-  }
+  })
 }
+
+const undone = ({ number, ...one }: Change): Change => ({
+  ...one,
+  before: one.after,
+  after: one.before,
+  ...(number === true && { restore: true }),
+})
 
 function codes(text: string | undefined): ReadonlySet<string> | undefined {
   if (text === undefined) return undefined

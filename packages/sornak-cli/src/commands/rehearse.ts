@@ -1,38 +1,19 @@
 // sornak rehearse: for each bound column, what would not survive each hand-over, before it happens.
 
-import {
-  HAND_OVERS,
-  hidesAnything,
-  json,
-  nearest,
-  rehearsal,
-  sayer,
-  type Definition,
-  type HandOver,
-  type Rehearsal,
-} from 'sornak'
-import { fieldText, type RecordView } from 'sornak/rows'
-import { bindRun, ruleFor, type BindFlags } from '../binding.js'
-import { keepInputs, openOutput, type Output } from '../output.js'
+import { HAND_OVERS, hidesAnything, json, nearest, sayer, type HandOver } from 'sornak'
+import { rehearseSource, type RehearsedColumn } from 'sornak-files'
+import { bindRun, type BindFlags } from '../binding.js'
+import { eachBoundInput } from '../bound-inputs.js'
+import type { ReadFlags } from '../inputs.js'
+import { keepInputs, openOutput, tell, type Output } from '../output.js'
 import { progress } from '../progress.js'
-import { headersOf, openRows, readRecords } from '../read-rows.js'
-import { openSource, utf8Check } from '../source.js'
 import { STATUS, usage } from '../stop.js'
 
-export interface RehearseFlags extends BindFlags {
+export interface RehearseFlags extends BindFlags, ReadFlags {
   readonly through?: readonly string[]
   readonly format: string
   readonly out?: string
   readonly reveal?: boolean
-  readonly quiet?: boolean
-  readonly delimiter?: string
-  readonly encoding?: string
-}
-
-interface Column {
-  readonly header: string
-  readonly definition: Definition
-  readonly rehearsal: Rehearsal
 }
 
 export async function rehearse(files: readonly string[], flags: RehearseFlags): Promise<number> {
@@ -47,80 +28,17 @@ export async function rehearse(files: readonly string[], flags: RehearseFlags): 
   let damaged = false
   for (const path of files) {
     const name = path === '-' ? 'standard input' : path
-    const rule = bound.single ?? ruleFor(bound.rules!, path, name, bound.base)
-    const columns = await run(path, name, rule, handOvers, flags)
-    for (const { rehearsal: done } of columns)
-      damaged ||= done.results.some((result) => result.damaged > 0)
-    if (flags.format === 'jsonl') writeLines(output, name, columns, flags.reveal === true)
-    else output.write(text(name, columns, flags.reveal === true))
+    await eachBoundInput(path, name, bound, flags, tell, async (input, rule) => {
+      const bar = progress(input.name, flags.quiet === true)
+      const columns = await rehearseSource(input.source, rule, handOvers, bar)
+      for (const { rehearsal: done } of columns)
+        damaged ||= done.results.some((result) => result.damaged > 0)
+      if (flags.format === 'jsonl') writeLines(output, input.name, columns, flags.reveal === true)
+      else output.write(text(input.name, columns, flags.reveal === true))
+    })
   }
   output.finish()
   return damaged ? STATUS.findings : STATUS.fine
-}
-
-async function run(
-  path: string,
-  name: string,
-  rule: ReturnType<typeof ruleFor>,
-  handOvers: readonly HandOver[],
-  flags: RehearseFlags,
-): Promise<Column[]> {
-  const source = openSource(path, name, flags.encoding)
-  try {
-    const { shape, first } = openRows(source, flags.delimiter)
-    const columns: (Column & { index: number; choose: (view: RecordView) => boolean })[] = []
-    const textAt = (view: RecordView, i: number) =>
-      i < view.fields ? fieldText(view, i, shape.quote) : ''
-    const bar = progress(name, flags.quiet === true)
-    await readRecords(
-      source,
-      shape,
-      first,
-      (view, { index, line }) => {
-        if (index < rule.headerRow - 1) return
-        if (index === rule.headerRow - 1) {
-          const headers = headersOf(view, shape, name, line)
-          for (const [header, binding] of rule.bind) {
-            const at = headers.indexOf(header)
-            if (at < 0) throw missing(header, headers, name)
-            const add = (definition: Definition, choose: (view: RecordView) => boolean) =>
-              columns.push({
-                header,
-                definition,
-                index: at,
-                choose,
-                rehearsal: rehearsal(definition, handOvers),
-              })
-            if (binding.kind === 'one') add(binding.definition, () => true)
-            else {
-              const by = headers.indexOf(binding.column)
-              for (const [word, definition] of binding.cases)
-                add(definition, (record) => textAt(record, by) === word)
-            }
-          }
-          return
-        }
-        for (const column of columns)
-          if (column.choose(view)) column.rehearsal.add(textAt(view, column.index))
-      },
-      bar,
-      utf8Check(name),
-    )
-    bar.clear()
-    return columns
-  } finally {
-    source.close()
-  }
-}
-
-function missing(header: string, headers: readonly string[], name: string) {
-  const near = nearest(header, headers)
-  return usage(
-    `${name} has no column "${header}".`,
-    near === undefined
-      ? `Its columns: ${headers.map((one) => `"${one}"`).join(', ')}.`
-      : `Did you mean "${near}"?`,
-  )
 }
 
 function chosen(
@@ -140,7 +58,7 @@ function chosen(
   })
 }
 
-function text(name: string, columns: readonly Column[], reveal: boolean): string {
+function text(name: string, columns: readonly RehearsedColumn[], reveal: boolean): string {
   const lines = [name]
   let hidden = false
   for (const { header, definition, rehearsal: done } of columns) {
@@ -171,7 +89,7 @@ function text(name: string, columns: readonly Column[], reveal: boolean): string
 function writeLines(
   output: Output,
   file: string,
-  columns: readonly Column[],
+  columns: readonly RehearsedColumn[],
   reveal: boolean,
 ): void {
   for (const { header, definition, rehearsal: done } of columns) {

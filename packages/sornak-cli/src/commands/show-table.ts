@@ -7,9 +7,9 @@ import { dirname, relative, resolve } from 'node:path'
 import { fieldText, type RecordView } from 'sornak/rows'
 import { keepInputs, openOutput, tell, type Output } from '../output.js'
 import { progress } from '../progress.js'
-import { headersOf, openRows, readRecords } from '../read-rows.js'
+import { headersOf, openRows, readRecords, utf8Check, type Source } from 'sornak-files'
+import { oneInput } from '../inputs.js'
 import { loadRules } from '../rules-source.js'
-import { openSource, utf8Check, type Source } from '../source.js'
 import { STATUS, usage } from '../stop.js'
 import { subjectOf } from '../subject.js'
 import { DEFAULT_RULES } from '../binding.js'
@@ -62,19 +62,16 @@ async function follow(
 
 async function once(path: string, maskText: string | undefined, flags: ShowFlags): Promise<number> {
   const name = path === '-' ? 'standard input' : path
-  const source = openSource(path, name, flags.encoding)
   keepInputs([path, flags.rules], [flags.out])
   const output = openOutput(flags.out)
   const refused = { count: 0 }
-  try {
-    await copy(source, path, maskText, flags, output, (record, { message, todo }) => {
+  await oneInput(path, name, flags, ({ source }) =>
+    copy(source, path, maskText, flags, output, (record, { message, todo }) => {
       refused.count++
       if (flags.quiet === true || refused.count > MOST_SAID) return
       tell(`record ${record}: ${message} ${todo}`)
-    })
-  } finally {
-    source.close()
-  }
+    }),
+  )
   output.finish()
   if (refused.count > MOST_SAID && flags.quiet !== true)
     tell(`and ${refused.count - MOST_SAID} more; ${refused.count} values in all are not shown.`)
@@ -89,7 +86,7 @@ async function copy(
   output: Output,
   refuse: (record: number, reason: Reason) => void,
 ): Promise<void> {
-  const { shape, first } = openRows(source, flags.delimiter)
+  const { shape, first } = openRows(source)
   const delimiter = String.fromCharCode(shape.delimiter)
   const field = (text: string) =>
     text.includes(delimiter) || /["\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text

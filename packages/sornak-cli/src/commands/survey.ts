@@ -2,37 +2,32 @@
 
 import { basename } from 'node:path'
 import {
-  columnLook,
   draftRules,
   FINDINGS,
-  guess,
   json,
   PLAIN,
   type ColumnLook,
   type Guess,
-  type Look,
   type Paint,
   type Surveyed,
 } from 'sornak'
-import { delimiterOf } from '../binding.js'
+import { isConnection } from '../binding.js'
+import { surveySource } from 'sornak-files'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
+import { eachInput, type ReadFlags } from '../inputs.js'
 import { progress } from '../progress.js'
-import { readTexts } from '../read-texts.js'
 import { STATUS, usage } from '../stop.js'
 
-export interface SurveyFlags {
+export interface SurveyFlags extends ReadFlags {
   readonly draft?: string
   readonly format: string
   readonly out?: string
-  readonly quiet?: boolean
-  readonly delimiter?: string
-  readonly encoding?: string
   readonly color: boolean
 }
 
 export async function survey(files: readonly string[], flags: SurveyFlags): Promise<number> {
-  if (files.length === 0) throw usage('No file is named.', 'Name one or more CSV files.')
+  if (files.length === 0) throw usage('No file is named.', 'Name one or more files.')
   if (flags.format !== 'text' && flags.format !== 'jsonl')
     throw usage(`There is no format "${flags.format}".`, 'Write --format text or --format jsonl.')
   keepInputs(files, [flags.out, flags.draft])
@@ -40,9 +35,10 @@ export async function survey(files: readonly string[], flags: SurveyFlags): Prom
   const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
   const surveyed: Surveyed[] = []
   for (const path of files) {
-    const found = await surveyFile(path, flags)
-    surveyed.push(found)
-    output.write(flags.format === 'jsonl' ? lines(found) : text(found, paint))
+    for (const found of await surveyFile(path, flags)) {
+      surveyed.push(found)
+      output.write(flags.format === 'jsonl' ? lines(found) : text(found, paint))
+    }
   }
   if (flags.draft !== undefined) {
     const draft = openOutput(flags.draft)
@@ -55,26 +51,14 @@ export async function survey(files: readonly string[], flags: SurveyFlags): Prom
   return STATUS.fine
 }
 
-async function surveyFile(path: string, flags: SurveyFlags): Promise<Surveyed> {
+async function surveyFile(path: string, flags: SurveyFlags): Promise<Surveyed[]> {
   const name = path === '-' ? 'standard input' : path
-  const bar = progress(name, flags.quiet === true)
-  let looks: Look[] = []
-  await readTexts(
-    path,
-    { delimiter: delimiterOf(flags.delimiter), encoding: flags.encoding, bar },
-    {
-      header: (headers) => void (looks = headers.map(columnLook)),
-      record(text, _record, _line, fields) {
-        if (fields === 1 && looks.length > 1) return
-        looks.slice(0, fields).forEach((look, i) => look.add(text(i)))
-      },
-    },
-  )
-  const columns = looks.map((look) => {
-    const result = look.result()
-    return { look: result, guess: guess(result) }
+  const found: Surveyed[] = []
+  await eachInput(path, name, flags, async ({ name: whole, source }) => {
+    const columns = await surveySource(source, progress(whole, flags.quiet === true))
+    found.push({ file: isConnection(path) ? whole : basename(whole), columns })
   })
-  return { file: basename(name), columns }
+  return found
 }
 
 const KINDS: Readonly<Record<Guess['kind'], string>> = {

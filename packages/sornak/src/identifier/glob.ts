@@ -1,8 +1,11 @@
 // Whether a file is meant by the `in` of a rules file. A pattern without a slash speaks of the file's
-// base name, one with a slash of its path relative to the rules file.
+// base name, one with a slash of its path relative to the rules file. What stands behind a `#` speaks of a
+// sheet or table in it.
 
-export function meansFile(pattern: string, path: string): boolean {
-  const file = pattern.split('#')[0]!
+/** @param sheet undefined where any will do */
+export function meansFile(pattern: string, path: string, sheet?: string): boolean {
+  const [file = '', wanted] = pattern.split('#')
+  if (wanted !== undefined && sheet !== undefined && !matches(wanted, sheet)) return false
   const subject = file.includes('/') ? path : path.slice(path.lastIndexOf('/') + 1)
   return matches(file, subject)
 }

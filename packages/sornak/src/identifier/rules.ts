@@ -45,9 +45,13 @@ export interface ColumnRule {
   readonly headerRow: number
   /** Records at the end that hold totals and not data. */
   readonly skipLast: number
+  /** Fields at fixed places of each line, such as `Crew No: 1-5, Mobile: 6-15`. */
+  readonly layout: string | undefined
   /** The column that names a row for people. */
   readonly key: string | undefined
   readonly bind: ReadonlyMap<string, Binding>
+  /** Other headers that a column may have, by the one that `bind` names. */
+  readonly aliases: ReadonlyMap<string, readonly string[]>
 }
 
 export type Binding =
@@ -72,7 +76,7 @@ export interface Accepted {
 }
 
 const TOP_KEYS = ['sornak', 'title', 'identifiers', 'columns', 'trusted', 'accepted', 'hand-overs']
-const COLUMN_KEYS = ['in', 'header-row', 'skip-last', 'key', 'bind']
+const COLUMN_KEYS = ['in', 'header-row', 'skip-last', 'layout', 'key', 'bind', 'aliases']
 const ACCEPTED_KEYS = ['in', 'column', 'finding', 'at-most', 'because', 'by', 'until']
 
 /** The rules of a file, or every problem found in it. */
@@ -219,10 +223,52 @@ function readColumns(
     const skipLast =
       map['skip-last'] === undefined ? 0 : read.count(map['skip-last'], [...path, 'skip-last'])
     const key = map['key'] === undefined ? undefined : read.text(map['key'], [...path, 'key'])
+    const layout =
+      map['layout'] === undefined ? undefined : read.text(map['layout'], [...path, 'layout'])
+    const aliases = readAliases(map['aliases'], bind, [...path, 'aliases'], read)
     return name === undefined
       ? []
-      : [{ in: name, headerRow: headerRow ?? 1, skipLast: skipLast ?? 0, key, bind }]
+      : [
+          {
+            in: name,
+            headerRow: headerRow ?? 1,
+            skipLast: skipLast ?? 0,
+            layout,
+            key,
+            bind,
+            aliases,
+          },
+        ]
   })
+}
+
+function readAliases(
+  value: Plain | undefined,
+  bind: ReadonlyMap<string, Binding>,
+  path: Path,
+  read: Reader,
+): Map<string, readonly string[]> {
+  const aliases = new Map<string, readonly string[]>()
+  if (value === undefined) return aliases
+  const map = read.map(value, path, 'columns and the other headers that they may have')
+  for (const [column, others] of Object.entries(map ?? {})) {
+    const here = [...path, column]
+    if (!bind.has(column)) {
+      const near = nearest(column, [...bind.keys()])
+      read.refuse(
+        'alias-unbound',
+        here,
+        `"${column}" is not bound here.`,
+        near ? `Did you mean "${near}"?` : 'Name a column of "bind".',
+        { onKey: true },
+      )
+    }
+    const texts = (read.list(others, here, 'other headers') ?? []).flatMap(
+      (one, i) => read.text(one, [...here, i]) ?? [],
+    )
+    aliases.set(column, texts)
+  }
+  return aliases
 }
 
 function readBinding(

@@ -6,7 +6,8 @@ import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
 import { hide, hidesAnything, REVEAL_ALL, REVEAL_NONE } from '../identifier/reveal.js'
 import type { ColumnRuns, EvidenceRun } from './evidence-runs.js'
-import { runWhy, why, zerosWhy } from './messages.js'
+import { displayWhy, runWhy, smallWhy, storedWhy, why, zerosWhy } from './messages.js'
+import { tooSmall, type ColumnType, type StoredCounts } from './storage.js'
 import type { Judgement, Verdict } from './verdict.js'
 
 export interface ValueFinding {
@@ -14,8 +15,11 @@ export interface ValueFinding {
   readonly file: string
   /** 1-based data record, the header not counted. */
   readonly record: number
-  /** Physical line on which the record starts. */
-  readonly line: number
+  /** Physical line on which the record starts; null where the file has no lines. */
+  readonly line: number | null
+  /** In a workbook: the sheet, and the cell such as `B7`. */
+  readonly sheet?: string | undefined
+  readonly cell?: string | undefined
   readonly key: string | null
   readonly column: string
   readonly identifier: string
@@ -29,13 +33,17 @@ export interface ValueFinding {
   readonly candidates: readonly string[]
   readonly possible: bigint | null
   readonly bits: number | null
+  /** What the display format makes of it, where that is something else. */
+  readonly shown?: string
   readonly why: string
 }
 
 export interface Where {
   readonly file: string
   readonly record: number
-  readonly line: number
+  readonly line: number | null
+  readonly sheet?: string | undefined
+  readonly cell?: string | undefined
   readonly key: string | null
   readonly column: string
 }
@@ -47,6 +55,7 @@ export function valueFinding(
   seen: string,
   reveal: boolean,
   run?: EvidenceRun,
+  shown?: string,
 ): ValueFinding {
   const hidden = !reveal && hidesAnything(definition.reveal)
   const say = sayer(definition, reveal)
@@ -65,7 +74,13 @@ export function valueFinding(
     candidates: listed.map(({ text }) => say(text)),
     possible: judgement.possible,
     bits: run?.bits || null,
-    why: why(hidden ? definition : { ...definition, reveal: REVEAL_ALL }, judgement, seen),
+    ...(shown !== undefined && { shown: say(shown) }),
+    why: why(
+      hidden ? definition : { ...definition, reveal: REVEAL_ALL },
+      judgement,
+      seen,
+      shown === undefined ? undefined : say(shown),
+    ),
   }
 }
 
@@ -119,6 +134,39 @@ export function columnFindings(
 }
 
 const ZEROS_BITS = 32
+
+/** What the storage of a column means for its identifier: each thing once a column. */
+export function storageFindings(
+  { file, column }: { file: string; column: string },
+  definition: Definition,
+  stored: StoredCounts,
+  type: ColumnType | undefined,
+  reveal: boolean,
+): ColumnFinding[] {
+  const of = (finding: FindingCode, reason: string): ColumnFinding => ({
+    kind: 'column',
+    file,
+    column,
+    identifier: definition.key,
+    finding,
+    channel: null,
+    from: null,
+    to: null,
+    bits: 0,
+    why: reason,
+  })
+  const found: ColumnFinding[] = []
+  if (type?.as !== undefined || Object.values(stored.as).some((count) => count > 0))
+    found.push(of('stored-as-number', storedWhy(stored, type)))
+  const small = type && tooSmall(definition, type)
+  if (small !== undefined) found.push(of('type-too-small', smallWhy(type!, small)))
+  if (stored.example) {
+    const say = sayer(definition, reveal)
+    const { stored: text, shown } = stored.example
+    found.push(of('display-differs', displayWhy(stored.differs, say(text), say(shown))))
+  }
+  return found
+}
 
 /** Says a text as the definition lets it be seen: parts are revealed only of a text that fits. */
 export function sayer(definition: Definition, reveal: boolean): (text: string) => string {

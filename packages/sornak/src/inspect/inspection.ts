@@ -10,6 +10,7 @@ import { columnRuns, type ColumnRuns } from './evidence-runs.js'
 import {
   columnFindings,
   sayer,
+  storageFindings,
   valueFinding,
   type ColumnFinding,
   type ValueFinding,
@@ -17,9 +18,10 @@ import {
 import { hypotheses } from './originals.js'
 import { profiler, type Profiler } from './profile.js'
 import { spool, type Spool } from './spool.js'
+import { displayDiffers, storedCounts, type Storage, type StoredCounts } from './storage.js'
 import type { Bound, BoundColumn, Table } from './table.js'
 import type { TrustedList } from './trusted.js'
-import { asDuplicate, judge, saysNothing } from './verdict.js'
+import { asDuplicate, asShown, judge, saysNothing } from './verdict.js'
 
 export interface InspectOptions {
   readonly reveal: boolean
@@ -30,13 +32,15 @@ export interface InspectOptions {
   readonly trusted?: ReadonlyMap<string, TrustedList>
   /** Ask for padding and precision too. */
   readonly profile?: boolean
+  /** How the values were stored, where that was not text. */
+  readonly storage?: Storage | undefined
 }
 
 /** A record that is not as wide as the header. */
 export interface RaggedRecord {
   readonly kind: 'ragged'
   readonly record: number
-  readonly line: number
+  readonly line: number | null
   readonly fields: number
   readonly expected: number
 }
@@ -49,6 +53,8 @@ export interface ColumnCounts {
   blank: number
   /** Where it was asked for: one for each identifier of the column. */
   readonly profiles: ReadonlyMap<string, Profiler>
+  /** Where it is known: what the cells are stored as. */
+  readonly stored: StoredCounts
 }
 
 export interface Inspection {
@@ -80,6 +86,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     values: 0,
     intact: 0,
     blank: 0,
+    stored: storedCounts(),
     profiles: new Map(
       options.profile === true
         ? boundsOf(column.choice).map(({ definition }) => [definition.key, profiler(definition)])
@@ -87,6 +94,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     ),
   }))
   const second = spool()
+  const { storage } = options
   const evidence = new Map<Bound, ColumnEvidence>()
   /** Where values must be unique: the record in which each key stands first. */
   const firsts = new Map<Bound, Map<string, number>>()
@@ -95,7 +103,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     for (const bound of boundsOf(choice)) evidence.set(bound, columnEvidence(bound.definition))
 
   function look(view: RecordView, place: RecordPlace): void {
-    if (isEmptyLine(view, width)) return
+    if (isEmptyLine(view, width) || isHeaderAgain(view)) return
     let again = view.fields !== width && !onlyEmptyExtras(view, width)
     const shifted = again && view.fields > width
     for (const count of counts) {
@@ -107,6 +115,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const profile =
         bound && state !== 'blank' ? count.profiles.get(bound.definition.key) : undefined
       if (profile && column.index < view.fields) profile.add(textOf(view, column.index))
+      if (storage && state !== 'blank') again = noteStored(count, view, place.index) || again
       if (state === 'blank') count.blank++
       else if (state === 'fits') {
         count.intact++
@@ -130,6 +139,18 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     if (again) second.add(place)
   }
 
+  // True where what is shown is not what is stored.
+  function noteStored({ column, stored }: ColumnCounts, view: RecordView, index: number): boolean {
+    const cell = storage!.cell(index, column.index)
+    if (!cell || column.index >= view.fields) return false
+    if (cell.as) stored.as[cell.as]++
+    const text = textOf(view, column.index)
+    if (!displayDiffers(text, cell.shown)) return false
+    stored.differs++
+    stored.example ??= { stored: text, shown: cell.shown }
+    return true
+  }
+
   // 'no': has to be judged as text.
   function quickLook(
     view: RecordView,
@@ -146,10 +167,11 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
 
   function judgeRecord(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[] {
     const found: (ValueFinding | RaggedRecord)[] = []
-    if (isEmptyLine(view, width)) return found
+    if (isEmptyLine(view, width) || isHeaderAgain(view)) return found
     const record = place.index - firstRecord + 1
     if (view.fields !== width && !onlyEmptyExtras(view, width)) {
-      found.push({ kind: 'ragged', record, line: place.line, fields: view.fields, expected: width })
+      const { line } = storage?.place(place.index, 0) ?? place
+      found.push({ kind: 'ragged', record, line, fields: view.fields, expected: width })
       // With fields too many there is no telling which value belongs to which column.
       if (view.fields > width) return found
     }
@@ -161,36 +183,55 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const run = known?.around(place.index)
       if (state === 'blank') continue
       const twice = state === 'fits' && bound.definition.unique
-      if (state === 'fits' && run?.suspect !== true && !twice) continue
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
+      const display = storage?.cell(place.index, column.index)?.shown
+      const shown = displayDiffers(seen, display) ? display : undefined
+      if (state === 'fits' && run?.suspect !== true && !twice && shown === undefined) continue
       const trusted = trustedFor(bound)
       const context = run && trusted ? { ...run, trusted } : run
       const judgement = judge(bound.definition, seen, options.candidates, context)
       const first = twice ? firsts.get(bound)?.get(keyOf(bound.definition, seen)) : undefined
       const again = first !== undefined && first !== record
-      if (judgement.verdict === 'intact' && !again) continue
+      if (judgement.verdict === 'intact' && !again && shown === undefined) continue
       const where = {
         file: table.file,
         record,
-        line: place.line,
+        ...(storage?.place(place.index, column.index) ?? { line: place.line }),
         key: keyText(view),
         column: column.header,
       }
       const whole = again ? asDuplicate(judgement, first) : judgement
-      found.push(valueFinding(where, bound.definition, whole, seen, options.reveal, run))
+      const told = shown === undefined ? whole : asShown(whole)
+      found.push(valueFinding(where, bound.definition, told, seen, options.reveal, run, shown))
     }
     return found
+  }
+
+  // Lists that were printed page by page hold their headers again and again.
+  function isHeaderAgain(view: RecordView): boolean {
+    const [first] = table.columns
+    if (!first || view.fields !== width) return false
+    const { index, header } = first
+    return (
+      view.ends[index]! - view.starts[index]! >= header.length &&
+      view.bytes[view.starts[index]!] === header.charCodeAt(0) &&
+      textOf(view, index).trim() === header &&
+      table.headers.every((text, i) => textOf(view, i).trim() === text)
+    )
   }
 
   function conclude() {
     const columns: ColumnFinding[] = []
     const stretches: Stretch[] = []
-    for (const { header, choice } of table.columns) {
+    for (const { column, stored } of counts) {
+      const { header, choice, index } = column
       for (const bound of boundsOf(choice)) {
         const found = columnRuns(bound.definition, evidence.get(bound)!.state())
         runs.set(bound, found)
         const where = { file: table.file, column: header, firstRecord }
         columns.push(...columnFindings(where, bound.definition, found))
+        const type = storage?.types[index]
+        columns.push(...storageFindings(where, bound.definition, stored, type, options.reveal))
         stretches.push(...found.suspects)
       }
     }

@@ -7,10 +7,20 @@ import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
 import type { EvidenceRun } from './evidence-runs.js'
+import type { ColumnType, StoredCounts } from './storage.js'
 import type { Judgement } from './verdict.js'
 
-export function why(definition: Definition, judgement: Judgement, seen: string): string {
-  const sentences = judgement.findings.map((code) => sentence(code, definition, judgement, seen))
+export function why(
+  definition: Definition,
+  judgement: Judgement,
+  seen: string,
+  shown?: string,
+): string {
+  const sentences = judgement.findings.map((code) =>
+    code === 'display-differs'
+      ? `Its display format shows ${shown}.`
+      : sentence(code, definition, judgement, seen),
+  )
   return [...sentences.filter(Boolean), ending(judgement)].filter(Boolean).join(' ')
 }
 
@@ -29,6 +39,30 @@ export function runWhy(
 export function zerosWhy(bits: number): string {
   return `No value starts with a zero, where some should (${bits} bits of evidence).`
 }
+
+/** What a column is stored as, in a sentence or two. */
+export function storedWhy({ as }: StoredCounts, type: ColumnType | undefined): string {
+  const parts = Object.entries(as).filter(([, count]) => count > 0)
+  const counted = parts
+    .map(([what, count]) => `${about(BigInt(count))} ${count === 1 ? what : PLURALS[what]}`)
+    .join(', ')
+  const what =
+    type?.as === undefined ? `Values are stored as ${counted}` : `The column is ${type.name}`
+  return `${what}, not text: zeros at the front cannot be kept there, and long digits may be rounded.`
+}
+
+const PLURALS: Readonly<Record<string, string>> = {
+  number: 'numbers',
+  date: 'dates',
+  boolean: 'truth values',
+  error: 'errors',
+}
+
+export const smallWhy = ({ name }: ColumnType, phrase: string): string =>
+  `The column type ${name} cannot hold every value: ${phrase}.`
+
+export const displayWhy = (count: number, stored: string, shown: string): string =>
+  `${count === 1 ? '1 value shows' : `${about(BigInt(count))} values show`} something other than is stored, such as ${stored} shown as ${shown}.`
 
 /** How many, in words that stay readable: `12`, `about 10 million million`. */
 export function about(count: bigint): string {

@@ -40,10 +40,12 @@ export interface TableProblem {
 export function bindTable(
   file: string,
   headers: readonly string[],
-  rule: Pick<ColumnRule, 'bind' | 'key'>,
+  rule: Pick<ColumnRule, 'bind' | 'key'> & Partial<Pick<ColumnRule, 'aliases'>>,
 ): { readonly table: Table; readonly problems: readonly TableProblem[] } {
   const problems: TableProblem[] = []
-  const find = (header: string): number | undefined => {
+  const find = (wanted: string): number | undefined => {
+    const names = [wanted, ...(rule.aliases?.get(wanted) ?? [])]
+    const header = names.find((name) => headers.includes(name)) ?? wanted
     const index = headers.indexOf(header)
     if (index < 0) {
       const near = nearest(header, headers)
@@ -70,7 +72,7 @@ export function bindTable(
   const columns = [...rule.bind].flatMap(([header, binding]): BoundColumn[] => {
     const index = find(header)
     const choice = choose(binding, find)
-    return index === undefined || !choice ? [] : [{ header, index, choice }]
+    return index === undefined || !choice ? [] : [{ header: headers[index]!, index, choice }]
   })
   columns.sort((a, b) => a.index - b.index)
   const keyIndex = rule.key === undefined ? undefined : find(rule.key)

@@ -192,6 +192,11 @@ export function asDuplicate(judgement: Judgement, first: number): Judgement {
   return { ...judgement, findings: [...judgement.findings, 'duplicate'], first }
 }
 
+/** The judgement of a value whose display format shows something else. */
+export function asShown(judgement: Judgement): Judgement {
+  return { ...judgement, findings: [...judgement.findings, 'display-differs'] }
+}
+
 /** Blank, or a word or mark that stands in place of a value. */
 export function saysNothing(seen: string): boolean {
   return BLANK.test(seen) || MISSING.test(seen.trim()) || OVERFLOW.test(seen.trim())

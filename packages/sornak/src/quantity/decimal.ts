@@ -59,6 +59,14 @@ export function round(decimal: Decimal, places: number, mode: RoundingMode = 'ha
   return isZero(result) ? { ...result, negative: false } : result
 }
 
+/** At most so many significant digits; half goes away from zero. */
+export function roundSignificant(decimal: Decimal, digits: number): Decimal {
+  const { whole, fraction } = decimal
+  if (whole !== '0') return round(decimal, digits - whole.length)
+  const first = /[1-9]/.exec(fraction)?.index
+  return first === undefined ? decimal : round(decimal, first + digits)
+}
+
 /** `-1234.50`: the decimal as text, its zeros after the point kept. */
 export function decimalText({ negative, whole, fraction }: Decimal): string {
   return `${negative ? '-' : ''}${whole}${fraction ? `.${fraction}` : ''}`

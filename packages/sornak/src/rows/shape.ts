@@ -14,11 +14,16 @@ export function markLength(bytes: Uint8Array): number {
  * The separators of a file that starts with these bytes: the delimiter that cuts the first records into
  * the same number of fields, more than one; a comma where none does.
  */
-export function findShape(bytes: Uint8Array, whole: boolean, delimiter?: string): CsvShape {
+export function findShape(
+  bytes: Uint8Array,
+  whole: boolean,
+  delimiter?: string,
+  quote = '"',
+): CsvShape {
   const newline = bytes.includes(10) || !bytes.includes(13) ? 10 : 13
   const shapeWith = (char: string): CsvShape => ({
     delimiter: char.charCodeAt(0),
-    quote: 34,
+    quote: quote.charCodeAt(0),
     newline,
   })
   if (delimiter !== undefined) return shapeWith(delimiter)

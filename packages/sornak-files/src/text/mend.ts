@@ -1,33 +1,21 @@
 // A copy of a delimited file in which some fields are replaced. Every other byte stays as it was: quotes,
 // line ends, byte order mark, ragged records.
 
-import { createHash } from 'node:crypto'
-import { readSync } from 'node:fs'
 import { fieldText, type RecordView } from 'sornak/rows'
-import type { Change } from './change-record.js'
-import type { Output } from './output.js'
-import type { Progress } from './progress.js'
-import { headersOf, openRows, readRecords } from './read-rows.js'
-import type { Source } from './source.js'
-import { unreadable } from './stop.js'
+import type { Change } from '../change.js'
+import { unreadable } from '../problem.js'
+import { bytesOf, type Progress, type Source } from '../source.js'
+import { headersOf, openRows, readRecords } from './rows.js'
 
-/** @returns SHA-256 of what was written, in hexadecimal digits */
 export async function copyMended(
   source: Source,
-  { delimiter, headerRow }: { readonly delimiter: string | undefined; readonly headerRow: number },
+  headerRow: number,
   changes: readonly Pick<Change, 'record' | 'column' | 'before' | 'after'>[],
-  output: Output,
+  write: (bytes: Uint8Array) => void,
   progress: Progress,
-): Promise<string> {
-  const { shape, first } = openRows(source, delimiter)
-  const hash = createHash('sha256')
-  const write = (bytes: Uint8Array) => {
-    hash.update(bytes)
-    output.write(bytes)
-  }
-  const mark = Buffer.alloc(first.offset)
-  readSync(source.fd, mark, 0, mark.length, 0)
-  write(mark)
+): Promise<void> {
+  const { shape, first } = openRows(source)
+  write(bytesOf(source, 0, first.offset))
   const columns = new Map<string, number>()
   let next = 0
   const visit = (view: RecordView, { index, line }: { index: number; line: number }) => {
@@ -46,7 +34,7 @@ export async function copyMended(
           'The file is not the one that the changes were made for.',
         )
       write(view.bytes.subarray(from, view.starts[at]))
-      write(Buffer.from(fieldFor(view, at, change.after, shape)))
+      write(utf8.encode(fieldFor(view, at, change.after, shape)))
       from = view.ends[at]!
     }
     write(view.bytes.subarray(from, view.end))
@@ -58,8 +46,9 @@ export async function copyMended(
       `${source.name} has no record ${changes[next]!.record}.`,
       'The file is not the one that the changes were made for.',
     )
-  return hash.digest('hex')
 }
+
+const utf8 = new TextEncoder()
 
 // A field that stands in quotes keeps them; one that needs them gets them.
 function fieldFor(

@@ -1,6 +1,5 @@
 // Records of one delimited file: its shape found or given, then every record in order.
 
-import { readSync } from 'node:fs'
 import {
   fieldText,
   findShape,
@@ -11,22 +10,22 @@ import {
   type RecordPlace,
   type RecordView,
 } from 'sornak/rows'
-import type { Progress } from './progress.js'
-import type { Source, utf8Check } from './source.js'
-import { unreadable } from './stop.js'
+import { unreadable } from '../problem.js'
+import { breathe, bytesOf, type Progress, type Source } from '../source.js'
+import type { Utf8Check } from './utf8.js'
 
 const CHUNK = 1024 * 1024
 const LEAST = 8 * 1024
+const MOST_COLUMNS = 20_000
 /** After so many milliseconds signals get their turn. */
 const BREATHE = 100
 
 /** Looks at the start of the file: what separates its fields, and where its first record stands. */
-export function openRows(
-  source: Source,
-  delimiter: string | undefined,
-): { readonly shape: CsvShape; readonly first: RecordPlace } {
-  const head = Buffer.alloc(Math.min(64 * 1024, source.size))
-  readSync(source.fd, head, 0, head.length, 0)
+export function openRows(source: Source): {
+  readonly shape: CsvShape
+  readonly first: RecordPlace
+} {
+  const head = bytesOf(source, 0, 64 * 1024)
   if (head.length === 0)
     throw unreadable(`${source.name} is empty.`, 'A header and records are expected.')
   if (head.includes(0))
@@ -34,12 +33,8 @@ export function openRows(
       `${source.name} is not text: it holds zero bytes.`,
       'Save it as CSV, or name its encoding with --encoding.',
     )
-  if (head[0] === 0x50 && head[1] === 0x4b)
-    throw unreadable(
-      `${source.name} is a ZIP container or a workbook, not text.`,
-      'Save it as CSV first.',
-    )
-  const shape = findShape(head, head.length === source.size, delimiter)
+  const { delimiter, quote } = source.shape ?? {}
+  const shape = findShape(head, head.length === source.size, delimiter, quote)
   return { shape, first: { index: 0, line: 1, offset: markLength(head) } }
 }
 
@@ -49,7 +44,7 @@ export async function readRecords(
   from: RecordPlace,
   visit: (view: RecordView, place: RecordPlace) => void,
   progress: Progress,
-  check?: ReturnType<typeof utf8Check>,
+  check?: Utf8Check,
 ): Promise<void> {
   const reader = rowReader(shape, visit, from)
   try {
@@ -57,7 +52,7 @@ export async function readRecords(
     let breathed = performance.now()
     for (let at = from.offset; ;) {
       const room = reader.room(chunk)
-      const size = readSync(source.fd, room, 0, chunk, at)
+      const size = source.read(room.subarray(0, chunk), at)
       if (size === 0) break
       const began = performance.now()
       check?.feed(room.subarray(0, size))
@@ -69,7 +64,7 @@ export async function readRecords(
       if (now - began > BREATHE) chunk = Math.max(LEAST, chunk >> 1)
       else if (now - began < BREATHE / 4) chunk = Math.min(CHUNK, chunk << 1)
       if (now - breathed < BREATHE) continue
-      await new Promise(setImmediate)
+      await breathe()
       breathed = performance.now()
     }
     check?.end()
@@ -86,6 +81,11 @@ export async function readRecords(
 }
 
 export function headersOf(view: RecordView, shape: CsvShape, name: string, line: number): string[] {
+  if (view.fields > MOST_COLUMNS)
+    throw unreadable(
+      `${name}:${line}  The header has ${view.fields} columns; more than ${MOST_COLUMNS} are no table.`,
+      'Choose the delimiter with --delimiter.',
+    )
   try {
     return Array.from({ length: view.fields }, (_, i) => fieldText(view, i, shape.quote).trim())
   } catch {

@@ -1,7 +1,6 @@
 // The two passes over one file: bytes through the row reader into an inspection, then a second look at
 // the records that need it.
 
-import { readSync } from 'node:fs'
 import {
   bindTable,
   inspection,
@@ -21,15 +20,15 @@ import {
   type RecordPlace,
   type RecordView,
 } from 'sornak/rows'
-import type { Progress } from './progress.js'
-import { headersOf, openRows, readRecords } from './read-rows.js'
-import { utf8Check, type Source } from './source.js'
-import { unreadable, usage } from './stop.js'
+import { unbound, unreadable } from '../problem.js'
+import { breathe, type Progress, type Source } from '../source.js'
+import { headersOf, openRows, readRecords } from './rows.js'
+import { utf8Check } from './utf8.js'
 
-export type FileRule = Pick<Rules['columns'][number], 'bind' | 'key' | 'headerRow' | 'skipLast'>
+export type FileRule = Pick<Rules['columns'][number], 'bind' | 'key' | 'headerRow' | 'skipLast'> &
+  Partial<Pick<Rules['columns'][number], 'aliases' | 'layout'>>
 
 export interface FileOptions {
-  readonly delimiter: string | undefined
   readonly reveal: boolean
   readonly candidates: number
   readonly allowMissing: boolean
@@ -56,7 +55,7 @@ export async function inspectFile(
   options: FileOptions,
   progress: Progress,
 ): Promise<InspectedFile> {
-  const { shape, first } = openRows(source, options.delimiter)
+  const { shape, first } = openRows(source)
   const delayed = delay(rule.skipLast)
   let inspected: Inspection | undefined
   let records = 0
@@ -68,8 +67,12 @@ export async function inspectFile(
       const { table, problems } = bindTable(source.name, headers, rule)
       notices = refuse(problems, options.allowMissing)
       if (table.columns.length === 0 && rule.bind.size > 0)
-        throw usage(problems.map(({ message, todo }) => `${message} ${todo}`).join('\n'))
-      inspected = inspection(table, rule.headerRow, { ...options, quote: shape.quote })
+        throw unbound(problems.map(({ message, todo }) => `${message} ${todo}`).join('\n'))
+      inspected = inspection(table, rule.headerRow, {
+        ...options,
+        quote: shape.quote,
+        storage: source.storage,
+      })
       return
     }
     const there = inspected
@@ -111,7 +114,7 @@ async function secondPass(
 ): Promise<void> {
   const { spool } = inspected
   const view = recordView()
-  let window = Buffer.alloc(WINDOW)
+  let window = new Uint8Array(WINDOW)
   let windowAt = 0
   let windowSize = 0
   // Finds one record; the place behind it is where the next begins.
@@ -124,11 +127,11 @@ async function secondPass(
     ) {
       for (;;) {
         windowAt = place.offset
-        windowSize = readSync(source.fd, window, 0, window.length, windowAt)
+        windowSize = source.read(window, windowAt)
         from = 0
         if (scanRecord(view, window, 0, windowSize, shape, windowAt + windowSize >= source.size))
           break
-        window = Buffer.alloc(window.length * 2)
+        window = new Uint8Array(window.length * 2)
       }
     }
     for (const found of inspected.judge(view, place)) say(found)
@@ -139,14 +142,14 @@ async function secondPass(
     }
   }
   let visited = 0
-  const breathe = async (place: RecordPlace) => {
+  const pause = async (place: RecordPlace) => {
     if (visited++ % 4096 !== 0) return
     progress.at(place.offset, source.size)
-    await new Promise(setImmediate)
+    await breathe()
   }
   const through = async ({ from, to }: Stretch) => {
     for (let place = from; place.index <= to.index;) {
-      await breathe(place)
+      await pause(place)
       place = visit(place)
     }
   }
@@ -164,7 +167,7 @@ async function secondPass(
     const place = spool.at(i)
     await upTo(place.index)
     if (place.index <= done) continue
-    await breathe(place)
+    await pause(place)
     visit(place)
   }
   await upTo(spool.readOn ? spool.readOn.index : Infinity)
@@ -181,7 +184,7 @@ async function secondPass(
 function refuse(problems: readonly TableProblem[], allowMissing: boolean): string[] {
   const fatal = problems.filter(({ code }) => code !== 'column-missing' || !allowMissing)
   if (fatal.length)
-    throw usage(fatal.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
+    throw unbound(fatal.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
   return problems.map(({ message }) => message)
 }
 

@@ -1,0 +1,28 @@
+// What the package offers: files of many formats in, tables out, and back.
+
+export { FileProblem, unbound, unreadable } from './problem.js'
+export { breathe, bytesOf, memorySource, noProgress, type Progress, type Source } from './source.js'
+export type { Change } from './change.js'
+export type { Cell, RowVisitor, Table } from './table.js'
+export { canonical, cellName } from './canonical.js'
+export {
+  inMemory,
+  inputsOf,
+  tableInput,
+  type Format,
+  type Input,
+  type InputOptions,
+  type Inputs,
+  type Keeper,
+  type Kept,
+} from './inputs.js'
+export { headersOf, openRows, readRecords } from './text/rows.js'
+export { readTexts, type TextVisitor } from './text/texts.js'
+export { utf8Check } from './text/utf8.js'
+export { inspectFile, type FileOptions, type FileRule, type InspectedFile } from './text/inspect.js'
+export { rehearseSource, type RehearsedColumn } from './text/rehearse.js'
+export { surveySource } from './text/survey.js'
+export { copyMended } from './text/mend.js'
+export { mended, type MendedInput } from './mended.js'
+export { copyTable, type CopiedTable } from './write/copy.js'
+export { formatOfName, WRITERS, type TableWriter, type WrittenCell } from './write/writer.js'

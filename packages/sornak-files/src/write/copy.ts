@@ -1,0 +1,80 @@
+// A whole table into another format, identifiers as text. Values may be replaced on the way.
+
+import { fieldText } from 'sornak/rows'
+import { unreadable } from '../problem.js'
+import type { Keeper } from '../inputs.js'
+import type { Progress, Source } from '../source.js'
+import { headersOf, openRows, readRecords } from '../text/rows.js'
+import { utf8Check } from '../text/utf8.js'
+import { WRITERS, type TableWriter, type WrittenCell } from './writer.js'
+
+export interface CopyOptions {
+  /** A key of WRITERS. */
+  readonly format: string
+  readonly sheet: string
+  /** From 1; rows before it are left out. */
+  readonly headerRow: number
+  /** Headers of the columns that hold identifiers. */
+  readonly identifiers: ReadonlySet<string>
+  readonly keep: Keeper
+  /** The text that a value becomes; undefined where it stays. */
+  replace?(record: number, column: string, text: string): string | undefined
+  /** Sees every record as it is written. */
+  seen?(headers: readonly string[], texts: readonly string[], record: number): void
+}
+
+export interface CopiedTable {
+  readonly headers: readonly string[]
+  readonly records: number
+  /** Texts that were given an apostrophe, so that no program runs them. */
+  readonly harmless: number
+}
+
+export async function copyTable(
+  source: Source,
+  options: CopyOptions,
+  write: (bytes: Uint8Array) => void,
+  progress: Progress,
+): Promise<CopiedTable> {
+  const { headerRow, identifiers, keep, sheet, replace, seen } = options
+  const make = WRITERS.get(options.format)!
+  const { shape, first } = openRows(source)
+  let headers: string[] = []
+  let writer: TableWriter | undefined
+  let records = 0
+  await readRecords(
+    source,
+    shape,
+    first,
+    (view, { index, line }) => {
+      if (index < headerRow - 1) return
+      if (!writer) {
+        headers = headersOf(view, shape, source.name, line)
+        const marked = headers.flatMap((header, i) => (identifiers.has(header) ? i : []))
+        writer = make(write, { headers, sheet, identifiers: new Set(marked), keep })
+        return
+      }
+      if (headers.length > 1 && view.fields === 1 && view.starts[0] === view.ends[0]) return
+      const record = index - headerRow + 1
+      records++
+      const cells = headers.map((header, i): WrittenCell => {
+        const found = i < view.fields ? fieldText(view, i, shape.quote) : ''
+        const text = replace?.(record, header, found) ?? found
+        const number = !identifiers.has(header) && source.storage?.cell(index, i)?.as === 'number'
+        return { text, number }
+      })
+      seen?.(
+        headers,
+        cells.map(({ text }) => text),
+        record,
+      )
+      writer.row(cells)
+    },
+    progress,
+    utf8Check(source.name),
+  )
+  progress.clear()
+  if (!writer) throw unreadable(`${source.name} has no header in row ${headerRow}.`)
+  await writer.end()
+  return { headers, records, harmless: writer.harmless() }
+}
