@@ -88,6 +88,11 @@ function broken(source: Source, error: unknown): FileProblem {
   const { message } = error as Error
   if (message === ERR_ENCRYPTED)
     return unreadable(`${source.name} is protected with a password.`, 'Save a copy without it.')
+  if (/unsafe|filename/i.test(message))
+    return unreadable(
+      `${source.name} holds a part whose name leads out of it; no such file does.`,
+      'Do not trust where it comes from.',
+    )
   return unreadable(
     `${source.name} is damaged or cut short: its container cannot be unpacked.`,
     'Fetch the file again, or save it anew in its program.',

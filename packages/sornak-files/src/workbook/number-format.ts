@@ -167,7 +167,7 @@ export function general(decimal: Decimal): string {
   const { negative, whole, fraction } = decimal
   const sign = negative ? '-' : ''
   const first = /[1-9]/.exec(fraction)?.index ?? 0
-  if (whole.length > GENERAL || (whole === '0' && first >= 4 && fraction.length > 9)) {
+  if (whole.length > GENERAL || (whole === '0' && first >= 4)) {
     const power = whole === '0' ? -(first + 1) : whole.length - 1
     const digits = shift({ ...decimal, negative: false }, -power)
     const { whole: one, fraction: rest } = trimmed(round(digits, 5))
