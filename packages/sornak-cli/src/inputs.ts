@@ -30,12 +30,11 @@ export interface OpenedInput {
   readonly source: Source
 }
 
-/** @param visit gives true to end early */
 export async function eachInput(
   path: string,
   name: string,
   flags: ReadFlags,
-  visit: (input: OpenedInput) => Promise<boolean | void>,
+  visit: (input: OpenedInput) => Promise<void>,
 ): Promise<void> {
   const files = desk()
   try {
@@ -44,7 +43,9 @@ export async function eachInput(
     for (const { sheet, format, open } of inputs) {
       const source = await open(progress(name, flags.quiet === true))
       const input = { path, name: source.name, sheet, format, of: inputs.length, source }
-      if ((await visit(input)) === true) return
+      // A sheet on which nothing stands is no table.
+      if (source.size === 0 && inputs.length > 1) continue
+      await visit(input)
     }
   } finally {
     files.close()

@@ -1,14 +1,13 @@
 // What is published is run where it is meant to be: values that fit are taken there, values that do not are
 // refused, but for what the form says that it cannot tell.
 
-import { execFileSync, spawnSync } from 'node:child_process'
-import { chownSync, existsSync, mkdtempSync, readdirSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { execFileSync } from 'node:child_process'
+import { existsSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020.js'
-import { afterAll, describe, expect, test } from 'vitest'
+import { expect, test } from 'vitest'
 import { CATALOG, fit, fromCatalog, identifier, type Definition } from 'sornak'
 import { launched } from '../../sornak/test/dom/browser.js'
+import { hasPostgres, startPostgres } from './postgres.js'
 import { folder, RULES, sornak } from './run.js'
 
 const OWN: Record<string, string> = {
@@ -186,45 +185,20 @@ test.skipIf(!existsSync('/usr/bin/sqlite3'))('SQLite, in its own shell', () => {
   expect(cases.map(({ name, value }, i) => `${name} ${value} ${got[i] === '1'}`)).toEqual(wanted)
 })
 
-describe('PostgreSQL', () => {
-  const versions = existsSync('/usr/lib/postgresql') ? readdirSync('/usr/lib/postgresql') : []
-  const bin = versions.length ? `/usr/lib/postgresql/${versions.at(-1)!}/bin` : ''
-  const root = process.getuid?.() === 0
-  const as = (command: string) =>
-    root
-      ? execFileSync('su', ['postgres', '-s', '/bin/sh', '-c', command], { stdio: 'pipe' })
-      : execFileSync('sh', ['-c', command], { stdio: 'pipe' })
-  let data = ''
-  afterAll(() => {
-    if (data) as(`${bin}/pg_ctl -D ${data}/db stop -m immediate`)
-  })
-  test.skipIf(!bin || !existsSync(`${bin}/initdb`))('in a cluster of its own', () => {
-    data = mkdtempSync(join(tmpdir(), 'sornak-pg-'))
-    if (root) {
-      const id = (flag: string) =>
-        Number.parseInt(execFileSync('id', [flag, 'postgres'], { encoding: 'utf8' }), 10)
-      chownSync(data, id('-u'), id('-g'))
-    }
-    as(`${bin}/initdb -D ${data}/db -E UTF8 --locale=C.UTF-8 -A trust >/dev/null`)
-    as(`${bin}/pg_ctl -D ${data}/db -o "-k ${data} -h ''" -w start >/dev/null`)
+test.skipIf(!hasPostgres)('PostgreSQL, in a cluster of its own', () => {
+  const cluster = startPostgres()
+  try {
     const domain = (name: string) => `"${name.replaceAll('-', '_')}"`
     const script = [
       publish('postgres').out,
       `CREATE FUNCTION takes(text, text) RETURNS text LANGUAGE plpgsql AS $$ BEGIN EXECUTE format('SELECT %L::%s', $2, $1); RETURN 'true'; EXCEPTION WHEN check_violation THEN RETURN 'false'; END $$;`,
       ...cases.map(({ name, value }) => `SELECT takes(${quoted(domain(name))}, ${quoted(value)});`),
     ].join('\n')
-    const { stdout, stderr } = spawnSync(
-      'psql',
-      ['-h', data, '-U', 'postgres', '-qAt', '-v', 'ON_ERROR_STOP=1'],
-      {
-        input: script,
-        encoding: 'utf8',
-      },
-    )
-    expect(stderr).toBe('')
-    const got = stdout.trim().split('\n')
+    const got = cluster.run(script).split('\n')
     expect(cases.map(({ name, value }, i) => `${name} ${value} ${got[i]}`)).toEqual(wanted)
-  })
+  } finally {
+    cluster.stop()
+  }
 })
 
 test('what a form cannot say is told beside it', () => {

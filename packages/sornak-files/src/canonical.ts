@@ -53,7 +53,7 @@ export async function canonical(
     place(index, column) {
       if (table.placed === 'line') return { line: index }
       if (table.placed === 'record') return { line: null }
-      return { line: null, sheet: table.name, cell: cellName(index, column) }
+      return { line: null, cell: cellName(index, column) }
     },
   }
 }

@@ -90,7 +90,8 @@ export function tableInput<F extends string>(
       const name = table.name === undefined ? file : `${file}#${table.name}`
       const kept = keep(name)
       const storage = await canonical(table, kept.write, progress)
-      return { ...kept.done(), name, shape: { delimiter: ',', quote: '"' }, storage }
+      const shape = { delimiter: ',', quote: '"' }
+      return { ...kept.done(), name, file, sheet: table.name, shape, storage }
     },
   }
 }

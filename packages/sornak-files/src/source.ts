@@ -4,8 +4,11 @@
 import type { Storage } from 'sornak'
 
 export interface Source {
-  /** As the user named it. */
+  /** As the user named it, with the sheet or table behind a `#` where there is one. */
   readonly name: string
+  /** The same in two parts. */
+  readonly file?: string
+  readonly sheet?: string | undefined
   /** In bytes. */
   readonly size: number
   /** Fills `into` from byte `at` on; how many bytes there were. */

@@ -29,7 +29,7 @@ describe('workbooks', () => {
       ['00018', 'Bo <Lund> & "Co"', '0825550143'],
       ['Total', '2'],
     ])
-    expect(source.storage!.place(3, 0)).toEqual({ line: null, sheet: 'Crew', cell: 'A4' })
+    expect(source.storage!.place(3, 0)).toEqual({ line: null, cell: 'A4' })
     expect(source.storage!.cell(3, 0)).toBeUndefined()
     expect(source.storage!.cell(5, 1)?.as).toBe('number')
   })

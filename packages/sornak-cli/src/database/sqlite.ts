@@ -1,5 +1,5 @@
-// SQLite files, opened for reading only. Values are cast to text by the database; a binary number is printed
-// with 17 significant digits, which read back to it.
+// SQLite files, opened for reading only. Values are cast to text by the database; a binary number that is
+// whole is printed whole, any other with 17 significant digits, which read back to it.
 
 import type { ColumnType } from 'sornak'
 import { tableInput, type Input, type Keeper } from 'sornak-files'
@@ -75,7 +75,7 @@ export async function sqliteInputs(
     const database = new Database(file, { readOnly: true, fileMustExist: true })
     const select = columns.map(({ name: column }, i) => {
       const it = quoted(column)
-      return `case typeof(${it}) when 'real' then printf('%!.17g', ${it}) when 'blob' then 'x' || hex(${it}) else cast(${it} as text) end as v${i}, typeof(${it}) in ('integer', 'real') as n${i}`
+      return `case typeof(${it}) when 'real' then case when abs(${it}) < 9e18 and ${it} = cast(${it} as integer) then cast(cast(${it} as integer) as text) else printf('%!.17g', ${it}) end when 'blob' then 'x' || hex(${it}) else cast(${it} as text) end as v${i}, typeof(${it}) in ('integer', 'real') as n${i}`
     })
     const statement = database.prepare(`select ${select.join(', ')} from ${from}`)
     try {

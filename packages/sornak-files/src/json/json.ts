@@ -166,6 +166,7 @@ function readRecords(
             )
         }
       }
+      return undefined
     },
     progress,
   )

@@ -31,7 +31,7 @@ class ExactTokenizer extends Tokenizer {
 /** @param visit gives false to end early */
 export function readTokens(
   source: Source,
-  visit: (token: JsonToken) => boolean | void,
+  visit: (token: JsonToken) => boolean | undefined,
   progress: Progress,
 ): void {
   const tokenizer = new ExactTokenizer({ separator: '' })

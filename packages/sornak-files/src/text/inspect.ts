@@ -64,7 +64,7 @@ export async function inspectFile(
     if (place.index < rule.headerRow - 1) return
     if (!inspected) {
       const headers = headersOf(view, shape, source.name, place.line)
-      const { table, problems } = bindTable(source.name, headers, rule)
+      const { table, problems } = bindTable(source.file ?? source.name, headers, rule)
       notices = refuse(problems, options.allowMissing)
       if (table.columns.length === 0 && rule.bind.size > 0)
         throw unbound(problems.map(({ message, todo }) => `${message} ${todo}`).join('\n'))
@@ -72,6 +72,7 @@ export async function inspectFile(
         ...options,
         quote: shape.quote,
         storage: source.storage,
+        sheet: source.sheet,
       })
       return
     }

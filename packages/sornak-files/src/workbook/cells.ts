@@ -56,7 +56,6 @@ export const escaped = (text: string): string =>
 /** Text as an element may hold it: characters that XML 1.0 does not have are written `_x0001_`. */
 export const xmlText = (text: string): string =>
   escaped(text).replace(
-    // eslint-disable-next-line no-control-regex
     /[\x00-\x08\x0b\x0c\x0e-\x1f\ufffe\uffff]/g,
     (char) => `_x${char.charCodeAt(0).toString(16).toUpperCase().padStart(4, '0')}_`,
   )

@@ -84,10 +84,17 @@ export function valueFinding(
   }
 }
 
+export interface ColumnPlace {
+  readonly file: string
+  readonly sheet?: string | undefined
+  readonly column: string
+}
+
 /** What the rows of a column say together. */
 export interface ColumnFinding {
   readonly kind: 'column'
   readonly file: string
+  readonly sheet?: string | undefined
   readonly column: string
   readonly identifier: string
   readonly finding: FindingCode
@@ -101,11 +108,11 @@ export interface ColumnFinding {
 }
 
 export function columnFindings(
-  { file, column, firstRecord }: { file: string; column: string; firstRecord: number },
+  { file, sheet, column, firstRecord }: ColumnPlace & { readonly firstRecord: number },
   { key }: Definition,
   { told, zerosAbsent }: ColumnRuns,
 ): ColumnFinding[] {
-  const common = { kind: 'column', file, column, identifier: key } as const
+  const common = { kind: 'column', file, sheet, column, identifier: key } as const
   const found = told.map((run): ColumnFinding => {
     const [from, to] = [run.from.index - firstRecord + 1, run.to.index - firstRecord + 1]
     return {
@@ -137,7 +144,7 @@ const ZEROS_BITS = 32
 
 /** What the storage of a column means for its identifier: each thing once a column. */
 export function storageFindings(
-  { file, column }: { file: string; column: string },
+  { file, sheet, column }: ColumnPlace,
   definition: Definition,
   stored: StoredCounts,
   type: ColumnType | undefined,
@@ -146,6 +153,7 @@ export function storageFindings(
   const of = (finding: FindingCode, reason: string): ColumnFinding => ({
     kind: 'column',
     file,
+    sheet,
     column,
     identifier: definition.key,
     finding,

@@ -34,6 +34,8 @@ export interface InspectOptions {
   readonly profile?: boolean
   /** How the values were stored, where that was not text. */
   readonly storage?: Storage | undefined
+  /** The sheet or table of the file, where it has several. */
+  readonly sheet?: string | undefined
 }
 
 /** A record that is not as wide as the header. */
@@ -197,6 +199,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         file: table.file,
         record,
         ...(storage?.place(place.index, column.index) ?? { line: place.line }),
+        ...(options.sheet !== undefined && { sheet: options.sheet }),
         key: keyText(view),
         column: column.header,
       }
@@ -228,7 +231,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       for (const bound of boundsOf(choice)) {
         const found = columnRuns(bound.definition, evidence.get(bound)!.state())
         runs.set(bound, found)
-        const where = { file: table.file, column: header, firstRecord }
+        const where = { file: table.file, sheet: options.sheet, column: header, firstRecord }
         columns.push(...columnFindings(where, bound.definition, found))
         const type = storage?.types[index]
         columns.push(...storageFindings(where, bound.definition, stored, type, options.reveal))

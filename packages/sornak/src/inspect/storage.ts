@@ -47,7 +47,6 @@ export interface Storage {
 export interface StoredPlace {
   /** Physical line; null where the file has none. */
   readonly line: number | null
-  readonly sheet?: string | undefined
   /** Column letters and row, such as `B7`. */
   readonly cell?: string | undefined
 }

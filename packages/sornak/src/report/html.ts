@@ -82,7 +82,7 @@ function columnPart(tally: ColumnTally, strip: Strip | undefined): string {
   )
   const sorted = [...findings].sort(([, a], [, b]) => b.count - a.count)
   const evidence = runs.length
-    ? `<h4>What the rows say together</h4><ul>${runs.map(({ why }) => `<li>${safe(why)}</li>`).join('')}</ul>`
+    ? `<h4>What the column says as a whole</h4><ul>${runs.map(({ why }) => `<li>${safe(why)}</li>`).join('')}</ul>`
     : ''
   return `<article>
 <h3>${safe(column)} <small>${safe(identifiers.join(', '))}</small></h3>

@@ -103,7 +103,7 @@ function columnLines(tally: ColumnTally, paint: Paint): string[] {
   ]
   const findings = [...tally.findings].sort(([, a], [, b]) => b.count - a.count)
   for (const [code, finding] of findings) lines.push(...findingLines(code, finding, paint))
-  if (runs.length) lines.push(`  ${paint.warn('What the rows say together')}`)
+  if (runs.length) lines.push(`  ${paint.warn('What the column says as a whole')}`)
   for (const { why } of runs.slice(0, MOST_RUNS)) lines.push(wrap(why, 6))
   if (runs.length > MOST_RUNS)
     lines.push(`      and ${plural(runs.length - MOST_RUNS, 'run')} more`)
