@@ -2,7 +2,8 @@
 
 import { FileProblem, type FileRule } from 'sornak-files'
 import { meansRule, ruleFor, type BoundRun } from './binding.js'
-import { eachInput, type OpenedInput, type ReadFlags } from './inputs.js'
+import { eachInput, type OpenedInput } from './inputs.js'
+import type { ReadFlags } from './read-flags.js'
 import { usage } from './stop.js'
 
 /** @param unbound hears of tables that are passed over */

@@ -5,18 +5,9 @@ import { inputsOf, readTexts, type Format, type Source, type TextVisitor } from 
 import { isConnection } from './binding.js'
 import { tell } from './output.js'
 import { progress } from './progress.js'
+import type { ReadFlags } from './read-flags.js'
 import { desk } from './source.js'
 import { unreadable, usage } from './stop.js'
-
-export interface ReadFlags {
-  readonly delimiter?: string
-  readonly quote?: string
-  readonly encoding?: string
-  readonly layout?: string
-  readonly sheet?: string
-  readonly query?: string
-  readonly quiet?: boolean
-}
 
 export interface OpenedInput {
   /** As the user named it. */

@@ -156,15 +156,13 @@ program
 program
   .command('compare')
   .description('two lists held against each other, whatever damage each has met')
-  .argument('<first>', 'a CSV file')
-  .argument('<second>', 'a CSV file')
-  .requiredOption(
-    '--as <identifier>',
-    'what both hold: an identifier of the catalog or the rules file',
-  )
+  .argument('<first>', 'a file of any format')
+  .argument('[second]', 'another; not with --sent')
+  .option('--as <identifier>', 'what both hold: an identifier of the catalog or the rules file')
   .option(...rules)
   .option('--left <header>', 'the column of the first; of both, where --right is left out')
   .option('--right <header>', 'the column of the second')
+  .option('--sent <manifest>', 'whether what "hand-over" sent has arrived as the first file')
   .option('--join <file>', 'write the records that are the same side by side')
   .addOption(new Option('--format <format>', 'text, csv or jsonl').default('text'))
   .option(...out)
@@ -185,6 +183,31 @@ program
   )
   .action(async (first, second, flags) =>
     finish(await (await import('./commands/compare.js')).compare(first, second, flags)),
+  )
+
+program
+  .command('hand-over')
+  .description('copies in which identifiers are text, with descriptions and a manifest')
+  .argument('[file...]', 'files of any format, database tables; "-" for standard input')
+  .option(...rules)
+  .requiredOption('--to <dir>', 'the directory to write into')
+  .option('--in <format>', 'csv, xlsx, ods, json, jsonl or parquet (default: csv)')
+  .option(...sheet)
+  .option(...delimiter)
+  .option(...quote)
+  .option(...encoding)
+  .option(...layout)
+  .option(...query)
+  .option('-q, --quiet', 'no progress')
+  .addHelpText(
+    'after',
+    examples(
+      'sornak hand-over crew.csv -r sornak.yaml --to outbox',
+      'sornak hand-over crew.csv -r sornak.yaml --to outbox --in xlsx',
+    ),
+  )
+  .action(async (files, flags) =>
+    finish(await (await import('./commands/hand-over.js')).handOver(files, flags)),
   )
 
 program

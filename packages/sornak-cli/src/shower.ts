@@ -1,6 +1,6 @@
 // One value through a mask or an identifier's display form, or the reason why not.
 
-import type { ReadFlags } from './inputs.js'
+import type { ReadFlags } from './read-flags.js'
 import { fit, type Definition, type Mask, type Misfit } from 'sornak'
 import { usage } from './stop.js'
 import type { Subject } from './subject.js'

@@ -1,20 +1,27 @@
 // What the package offers: files of many formats in, tables out, and back.
 
 export { FileProblem, unbound, unreadable } from './problem.js'
-export { breathe, bytesOf, memorySource, noProgress, type Progress, type Source } from './source.js'
+export { inMemory } from './in-memory.js'
+export {
+  breathe,
+  bytesOf,
+  memorySource,
+  noProgress,
+  type Keeper,
+  type Kept,
+  type Progress,
+  type Source,
+} from './source.js'
 export type { Change } from './change.js'
 export type { Cell, RowVisitor, Table } from './table.js'
 export { canonical, cellName } from './canonical.js'
 export {
-  inMemory,
   inputsOf,
   tableInput,
   type Format,
   type Input,
   type InputOptions,
   type Inputs,
-  type Keeper,
-  type Kept,
 } from './inputs.js'
 export { headersOf, openRows, readRecords } from './text/rows.js'
 export { readTexts, type TextVisitor } from './text/texts.js'
@@ -25,4 +32,5 @@ export { surveySource } from './text/survey.js'
 export { copyMended } from './text/mend.js'
 export { mended, type MendedInput } from './mended.js'
 export { copyTable, type CopiedTable } from './write/copy.js'
-export { formatOfName, WRITERS, type TableWriter, type WrittenCell } from './write/writer.js'
+export type { TableWriter, WrittenCell } from './write/writer.js'
+export { formatOfName, WRITERS } from './write/writers.js'

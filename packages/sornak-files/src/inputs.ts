@@ -4,7 +4,7 @@
 import { gunzip } from './archive/gunzip.js'
 import { canonical } from './canonical.js'
 import { unbound, unreadable } from './problem.js'
-import { bytesOf, type Progress, type Source } from './source.js'
+import { bytesOf, type Keeper, type Progress, type Source } from './source.js'
 import type { Table } from './table.js'
 import { decoded, encodingOf } from './text/encoding.js'
 import { fixedWidthTable, parseLayout } from './text/fixed-width.js'
@@ -22,14 +22,6 @@ export interface InputOptions {
   /** Only the sheet, table or list of this name. */
   readonly sheet?: string | undefined
 }
-
-/** Keeps bytes that were made, so that they can be read again. */
-export interface Kept {
-  write(bytes: Uint8Array): void
-  /** Everything was written. */
-  done(): Source
-}
-export type Keeper = (name: string) => Kept
 
 /** One table of a file. */
 export interface Input<F extends string = Format> {
@@ -179,45 +171,3 @@ const OTHERS: readonly { mark: readonly number[]; what: string; todo: string }[]
   { mark: [0xfd, 0x37, 0x7a, 0x58], what: 'compressed with xz', todo: 'Unpack it first.' },
   { mark: [0x42, 0x5a, 0x68], what: 'compressed with bzip2', todo: 'Unpack it first.' },
 ]
-
-/** Keeps what is made in memory. */
-export const inMemory: Keeper = (name) => {
-  const parts: Uint8Array[] = []
-  let size = 0
-  return {
-    write(bytes) {
-      parts.push(bytes.slice())
-      size += bytes.length
-    },
-    done() {
-      // Parts of different sizes: the one that holds a place is found by halving.
-      const starts: number[] = []
-      let at = 0
-      for (const part of parts) {
-        starts.push(at)
-        at += part.length
-      }
-      return {
-        name,
-        size,
-        read(into, from) {
-          let low = 0
-          let high = starts.length - 1
-          while (low < high) {
-            const middle = (low + high + 1) >> 1
-            if (starts[middle]! <= from) low = middle
-            else high = middle - 1
-          }
-          let filled = 0
-          for (let i = low; i < parts.length && filled < into.length; i++) {
-            const piece = parts[i]!.subarray(Math.max(0, from + filled - starts[i]!))
-            const fitting = piece.subarray(0, into.length - filled)
-            into.set(fitting, filled)
-            filled += fitting.length
-          }
-          return filled
-        },
-      }
-    },
-  }
-}

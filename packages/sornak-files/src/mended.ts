@@ -2,16 +2,16 @@
 // other formats are written anew, as the kind of file that the copy's name stands for.
 
 import type { Change } from './change.js'
-import type { Format, Keeper } from './inputs.js'
+import type { Format } from './inputs.js'
 import { unbound } from './problem.js'
-import type { Progress, Source } from './source.js'
+import type { Keeper, Progress, Source } from './source.js'
 import { copyMended } from './text/mend.js'
 import { headersOf, openRows, readRecords } from './text/rows.js'
 import { cellChanges } from './workbook/cells.js'
 import { mendOds } from './workbook/mend-ods.js'
 import { mendXlsx } from './workbook/mend-xlsx.js'
 import { copyTable } from './write/copy.js'
-import { formatOfName, WRITERS } from './write/writer.js'
+import { formatOfName, WRITERS } from './write/writers.js'
 
 export interface MendedInput {
   readonly format: Format | 'database'

@@ -54,3 +54,11 @@ export function bytesOf(source: Source, from: number, to: number): Uint8Array {
 
 /** Signals, progress and messages get their turn. */
 export const breathe = (): Promise<void> => new Promise((done) => setTimeout(done, 0))
+
+/** Keeps bytes that were made, so that they can be read again. */
+export interface Kept {
+  write(bytes: Uint8Array): void
+  /** Everything was written. */
+  done(): Source
+}
+export type Keeper = (name: string) => Kept

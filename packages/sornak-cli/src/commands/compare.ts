@@ -15,7 +15,8 @@ import {
 } from 'sornak'
 import { inspectFile, noProgress, readTexts, type TextVisitor } from 'sornak-files'
 import { bindRun, definitionNamed, ruleFor } from '../binding.js'
-import { eachText, oneInput, type ReadFlags } from '../inputs.js'
+import { eachText, oneInput } from '../inputs.js'
+import type { ReadFlags } from '../read-flags.js'
 import { keepInputs, openOutput, type Output } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
@@ -23,7 +24,8 @@ import { loadRules } from '../rules-source.js'
 import { STATUS, usage } from '../stop.js'
 
 export interface CompareFlags extends ReadFlags {
-  readonly as: string
+  readonly as?: string
+  readonly sent?: string
   readonly rules?: string
   readonly left?: string
   readonly right?: string
@@ -36,7 +38,21 @@ export interface CompareFlags extends ReadFlags {
 
 const FORMATS = ['text', 'csv', 'jsonl']
 
-export async function compare(a: string, b: string, flags: CompareFlags): Promise<number> {
+export async function compare(
+  a: string,
+  b: string | undefined,
+  flags: CompareFlags,
+): Promise<number> {
+  if (flags.sent !== undefined) {
+    if (b !== undefined)
+      throw usage('--sent holds one file against its manifest.', 'Leave out the second file.')
+    return (await import('./compare-sent.js')).compareSent(a, { ...flags, sent: flags.sent })
+  }
+  if (b === undefined || flags.as === undefined)
+    throw usage(
+      b === undefined ? 'One file is not two lists.' : 'Nothing says what both lists hold.',
+      'Write: sornak compare A B --as IDENTIFIER; or A --sent manifest.json.',
+    )
   if (!FORMATS.includes(flags.format))
     throw usage(`There is no format "${flags.format}".`, `Write one of: ${FORMATS.join(', ')}.`)
   keepInputs([a, b, flags.rules], [flags.out, flags.join])

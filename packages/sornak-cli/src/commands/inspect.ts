@@ -23,7 +23,8 @@ import {
   type BoundRun,
 } from '../binding.js'
 import { eachBoundInput } from '../bound-inputs.js'
-import type { OpenedInput, ReadFlags } from '../inputs.js'
+import type { OpenedInput } from '../inputs.js'
+import type { ReadFlags } from '../read-flags.js'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'

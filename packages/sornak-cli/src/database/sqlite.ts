@@ -3,7 +3,7 @@
 
 import type { ColumnType } from 'sornak'
 import { tableInput, type Input, type Keeper } from 'sornak-files'
-import type { ReadFlags } from '../inputs.js'
+import type { ReadFlags } from '../read-flags.js'
 import { unreadable, usage } from '../stop.js'
 import { resultTable, type ResultColumn } from './tables.js'
 

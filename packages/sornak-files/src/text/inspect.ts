@@ -22,6 +22,7 @@ import {
 } from 'sornak/rows'
 import { unbound, unreadable } from '../problem.js'
 import { breathe, type Progress, type Source } from '../source.js'
+import { delay } from './delay.js'
 import { headersOf, openRows, readRecords } from './rows.js'
 import { utf8Check } from './utf8.js'
 
@@ -187,24 +188,4 @@ function refuse(problems: readonly TableProblem[], allowMissing: boolean): strin
   if (fatal.length)
     throw unbound(fatal.map(({ message, todo }) => `${message}\n  ${todo}`).join('\n'))
   return problems.map(({ message }) => message)
-}
-
-type Deliver = (view: RecordView, place: RecordPlace) => void
-
-// Holds back the last records of a file, which hold totals.
-function delay(count: number): {
-  push(view: RecordView, place: RecordPlace, shape: CsvShape, deliver: Deliver): void
-} {
-  const held: { bytes: Uint8Array; place: RecordPlace }[] = []
-  const again = recordView()
-  return {
-    push(view, place, shape, deliver) {
-      if (count === 0) return deliver(view, place)
-      held.push({ bytes: view.bytes.slice(view.start, view.end), place: { ...place } })
-      if (held.length <= count) return
-      const first = held.shift()!
-      scanRecord(again, first.bytes, 0, first.bytes.length, shape, true)
-      deliver(again, first.place)
-    },
-  }
 }

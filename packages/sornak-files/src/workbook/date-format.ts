@@ -1,7 +1,7 @@
 // Days and times as a number format shows them, with the English names of months and days.
 
 import { decimalText, round, type Decimal } from 'sornak'
-import type { Token } from './number-format.js'
+import type { Token } from './format-token.js'
 
 export interface DateParts {
   readonly year: number

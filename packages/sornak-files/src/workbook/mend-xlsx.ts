@@ -3,8 +3,7 @@
 
 import { openArchive } from '../archive/archive.js'
 import { unreadable } from '../problem.js'
-import type { Keeper } from '../inputs.js'
-import type { Source } from '../source.js'
+import type { Keeper, Source } from '../source.js'
 import { cellName } from '../canonical.js'
 import { xmlText, type CellChanges } from './cells.js'
 import { withPart } from './container.js'

@@ -3,6 +3,7 @@
 
 import { decimalOf, round, roundSignificant, shift, type Decimal } from 'sornak'
 import { dateParts, shownDate } from './date-format.js'
+import type { Token } from './format-token.js'
 
 export interface NumberFormat {
   /** The numbers are days and times. */
@@ -72,13 +73,6 @@ export function numberFormat(code: string, since1904 = false): NumberFormat {
     },
   }
 }
-
-export type Token =
-  | { readonly kind: 'text'; readonly text: string }
-  | { readonly kind: 'digit'; readonly text: '0' | '#' | '?' }
-  | { readonly kind: 'point' | 'comma' | 'percent' | 'general' | 'value' }
-  | { readonly kind: 'power'; readonly text: string }
-  | { readonly kind: 'date'; readonly text: string }
 
 function sectionsOf(code: string): string[] {
   const found = ['']

@@ -1,12 +1,14 @@
 // A whole table into another format, identifiers as text. Values may be replaced on the way.
 
-import { fieldText } from 'sornak/rows'
+import { fieldText, type RecordPlace, type RecordView } from 'sornak/rows'
 import { unreadable } from '../problem.js'
-import type { Keeper } from '../inputs.js'
-import type { Progress, Source } from '../source.js'
+import type { Keeper, Progress, Source } from '../source.js'
+import { delay } from '../text/delay.js'
 import { headersOf, openRows, readRecords } from '../text/rows.js'
 import { utf8Check } from '../text/utf8.js'
-import { WRITERS, type TableWriter, type WrittenCell } from './writer.js'
+import type { TableWriter, WrittenCell } from './writer.js'
+import { madeHarmless } from './harmless.js'
+import { WRITERS } from './writers.js'
 
 export interface CopyOptions {
   /** A key of WRITERS. */
@@ -14,6 +16,8 @@ export interface CopyOptions {
   readonly sheet: string
   /** From 1; rows before it are left out. */
   readonly headerRow: number
+  /** Records at the end that are left out. */
+  readonly skipLast?: number
   /** Headers of the columns that hold identifiers. */
   readonly identifiers: ReadonlySet<string>
   readonly keep: Keeper
@@ -42,6 +46,14 @@ export async function copyTable(
   let headers: string[] = []
   let writer: TableWriter | undefined
   let records = 0
+  let harmless = 0
+  // Spreadsheet programs open CSV too, and nothing in it may run.
+  const safe = (text: string) => {
+    const made = options.format === 'csv' ? madeHarmless(text) : undefined
+    if (made !== undefined) harmless++
+    return made ?? text
+  }
+  const delayed = delay(options.skipLast ?? 0)
   await readRecords(
     source,
     shape,
@@ -51,24 +63,15 @@ export async function copyTable(
       if (!writer) {
         headers = headersOf(view, shape, source.name, line)
         const marked = headers.flatMap((header, i) => (identifiers.has(header) ? i : []))
-        writer = make(write, { headers, sheet, identifiers: new Set(marked), keep })
+        writer = make(write, {
+          headers: headers.map(safe),
+          sheet,
+          identifiers: new Set(marked),
+          keep,
+        })
         return
       }
-      if (headers.length > 1 && view.fields === 1 && view.starts[0] === view.ends[0]) return
-      const record = index - headerRow + 1
-      records++
-      const cells = headers.map((header, i): WrittenCell => {
-        const found = i < view.fields ? fieldText(view, i, shape.quote) : ''
-        const text = replace?.(record, header, found) ?? found
-        const number = !identifiers.has(header) && source.storage?.cell(index, i)?.as === 'number'
-        return { text, number }
-      })
-      seen?.(
-        headers,
-        cells.map(({ text }) => text),
-        record,
-      )
-      writer.row(cells)
+      delayed.push(view, { index, line, offset: 0 }, shape, copyRecord)
     },
     progress,
     utf8Check(source.name),
@@ -76,5 +79,23 @@ export async function copyTable(
   progress.clear()
   if (!writer) throw unreadable(`${source.name} has no header in row ${headerRow}.`)
   await writer.end()
-  return { headers, records, harmless: writer.harmless() }
+  return { headers, records, harmless }
+
+  function copyRecord(view: RecordView, { index }: RecordPlace): void {
+    if (headers.length > 1 && view.fields === 1 && view.starts[0] === view.ends[0]) return
+    const record = index - headerRow + 1
+    records++
+    const cells = headers.map((header, i): WrittenCell => {
+      const found = i < view.fields ? fieldText(view, i, shape.quote) : ''
+      const text = replace?.(record, header, found) ?? found
+      const number = !identifiers.has(header) && source.storage?.cell(index, i)?.as === 'number'
+      return { text: number ? text : safe(text), number }
+    })
+    seen?.(
+      headers,
+      cells.map(({ text }) => text),
+      record,
+    )
+    writer!.row(cells)
+  }
 }

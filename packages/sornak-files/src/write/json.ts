@@ -8,7 +8,6 @@ const utf8 = new TextEncoder()
 export const jsonLinesWriter: MakeWriter = (write, { headers }) => ({
   row: (cells) => write(utf8.encode(`${objectText(headers, cells)}\n`)),
   end: async () => {},
-  harmless: () => 0,
 })
 
 export const jsonWriter: MakeWriter = (write, { headers }) => {
@@ -19,7 +18,6 @@ export const jsonWriter: MakeWriter = (write, { headers }) => {
       first = false
     },
     end: async () => write(utf8.encode(first ? '[]\n' : '\n]\n')),
-    harmless: () => 0,
   }
 }
 

@@ -44,7 +44,6 @@ export const odsWriter: MakeWriter = (write, { headers, sheet, identifiers, keep
       await zip.add('content.xml', partOf(part.done()))
       await zip.close()
     },
-    harmless: () => 0,
   }
 }
 

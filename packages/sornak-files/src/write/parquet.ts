@@ -41,7 +41,6 @@ export const parquetWriter: MakeWriter = (write, { headers }) => {
       void writer.finish()
       bytes.flush()
     },
-    harmless: () => 0,
   }
 }
 

@@ -52,7 +52,6 @@ export const xlsxWriter: MakeWriter = (write, { headers, sheet, identifiers, kee
       await zip.add('xl/worksheets/sheet1.xml', partOf(part.done()))
       await zip.close()
     },
-    harmless: () => 0,
   }
 }
 
