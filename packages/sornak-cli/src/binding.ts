@@ -125,3 +125,13 @@ export const isConnection = (path: string): boolean =>
 
 export const relativePath = (base: string, name: string) =>
   relative(resolve(base), resolve(name)).replaceAll('\\', '/')
+
+/** What the rules file accepts in a file or sheet. */
+export function acceptedIn(
+  rules: Rules | undefined,
+  name: string,
+  base: string,
+  sheet: string | undefined,
+): Rules['accepted'] {
+  return (rules?.accepted ?? []).filter((one) => meansFile(one.in, relativePath(base, name), sheet))
+}

@@ -3,54 +3,22 @@
 
 import { createHash } from 'node:crypto'
 import { openSync, readFileSync, readSync, closeSync } from 'node:fs'
-import { json, tableCell } from 'sornak'
-import type { Change } from 'sornak-files'
+import { changeLines, changeTable, type Change, type ChangeRecord } from 'sornak-files'
 import { openOutput } from './output.js'
 import { unreadable, usage } from './stop.js'
-
-export interface ChangeRecord {
-  /** SHA-256 of the file before and after, in hexadecimal digits. */
-  readonly from: string | null
-  readonly to: string
-  /** The sheet or table that was mended, where the file has several. */
-  readonly sheet?: string | undefined
-  /** The row of the file in which its header stands, from 1. */
-  readonly headerRow: number
-  readonly changes: readonly Change[]
-}
 
 export const recordPath = (out: string): string => `${out}.changes.jsonl`
 export const tablePath = (out: string): string => `${out}.changes.csv`
 
 /** Writes the record in both forms. */
-export function writeRecord(
-  out: string,
-  { from, to, headerRow, sheet, changes }: ChangeRecord,
-): void {
+export function writeRecord(out: string, record: ChangeRecord): void {
   const lines = openOutput(recordPath(out), 0o600)
-  lines.write(`${json({ kind: 'changes', from, to, headerRow, sheet, count: changes.length })}\n`)
-  for (const change of changes) lines.write(`${json({ kind: 'change', ...change })}\n`)
+  for (const line of changeLines(record)) lines.write(line)
   const table = openOutput(tablePath(out), 0o600)
-  table.write(`${HEADERS.join(',')}\r\n`)
-  for (const change of changes)
-    table.write(`${HEADERS.map((name) => tableCell(`${change[name] ?? ''}`)).join(',')}\r\n`)
+  for (const row of changeTable(record)) table.write(row)
   lines.finish()
   table.finish()
 }
-
-const HEADERS = [
-  'record',
-  'line',
-  'sheet',
-  'cell',
-  'key',
-  'column',
-  'identifier',
-  'before',
-  'after',
-  'finding',
-  'proof',
-] as const
 
 export function readRecord(path: string): ChangeRecord {
   let text: string

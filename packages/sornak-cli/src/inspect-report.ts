@@ -1,17 +1,13 @@
 // What an inspection says, in each format: as it goes where the format allows it, else at the end.
 
 import {
-  addFinding,
   columnLine,
-  columnTally,
   errorLine,
   errorText,
   fileText,
   htmlPage,
-  mark,
   markdownText,
   profileLines,
-  strip,
   summaryLine,
   summaryText,
   tableHeader,
@@ -26,8 +22,7 @@ import {
   type Summary,
   type ValueFinding,
 } from 'sornak'
-import type { Told } from './acceptance.js'
-import type { InspectedFile } from 'sornak-files'
+import { gatherFile, type InspectedFile, type Told } from 'sornak-files'
 import { tell, type Output } from './output.js'
 
 export const REPORTS: readonly string[] = ['text', 'json', 'jsonl', 'csv', 'html', 'markdown']
@@ -64,7 +59,7 @@ export function reportFor(format: string, output: Output, paint: Paint, revealed
     async file(name, file, accepted, failOn) {
       const ragged = { count: 0, rows: { ranges: [] as [number, number][], more: 0, last: -1 } }
       let failed = false
-      const page = await collected(name, file, accepted, {
+      const page = await gatherFile(name, file, accepted, {
         value(finding) {
           failed ||= failOn(finding)
           to.value?.(finding)
@@ -156,50 +151,6 @@ function wholeJson(output: Output): Format {
         `\n],${list('columns', columns)},${list('profiles', profiles)},${list('errors', errors)},"summary":${summaryLine(summary)}}\n`,
       )
     },
-  }
-}
-
-async function collected(
-  name: string,
-  file: InspectedFile,
-  accepted: (finding: Told) => boolean,
-  on: {
-    value(finding: ValueFinding): void
-    column(finding: ColumnFinding): void
-    ragged(record: RaggedRecord): void
-  },
-): Promise<Omit<PageFile, 'ragged'>> {
-  const tallies = new Map<string, ColumnTally>()
-  const strips = new Map(
-    file.inspection.counts.map(({ column }) => [column.header, strip(file.records)]),
-  )
-  const runs = file.columns.filter((one) => !accepted(one))
-  for (const { column, values, intact, blank, profiles } of file.inspection.counts) {
-    const known = [...profiles].map(([key, one]) => [key, one.profile()] as const)
-    const tally = columnTally(name, column, runs, known)
-    tally.values = values
-    tally.verdicts.intact = intact
-    tally.verdicts.blank = blank
-    tallies.set(column.header, tally)
-  }
-  await file.second((found) => {
-    if (found.kind === 'ragged') return on.ragged(found)
-    const tally = tallies.get(found.column)!
-    if (accepted(found)) {
-      tally.accepted++
-      return
-    }
-    addFinding(tally, found)
-    mark(strips.get(found.column)!, found.record, found.verdict)
-    on.value(found)
-  })
-  runs.forEach(on.column)
-  return {
-    file: name,
-    records: file.records,
-    columns: [...tallies.values()],
-    unbound: file.unbound,
-    strips,
   }
 }
 

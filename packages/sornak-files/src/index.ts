@@ -12,7 +12,7 @@ export {
   type Progress,
   type Source,
 } from './source.js'
-export type { Change } from './change.js'
+export { changeLines, changeTable, type Change, type ChangeRecord } from './change.js'
 export type { Cell, RowVisitor, Table } from './table.js'
 export { canonical, cellName } from './canonical.js'
 export {
@@ -27,6 +27,9 @@ export { headersOf, openRows, readRecords } from './text/rows.js'
 export { readTexts, type TextVisitor } from './text/texts.js'
 export { utf8Check } from './text/utf8.js'
 export { inspectFile, type FileOptions, type FileRule, type InspectedFile } from './text/inspect.js'
+export { acceptance, type Told } from './text/acceptance.js'
+export { gatherFile, type GatherVisitor } from './text/gather.js'
+export { itemsOf } from './text/items.js'
 export { rehearseSource, type RehearsedColumn } from './text/rehearse.js'
 export { surveySource } from './text/survey.js'
 export { copyMended } from './text/mend.js'

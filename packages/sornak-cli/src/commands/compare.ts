@@ -13,7 +13,7 @@ import {
   type Paint,
   type Pair,
 } from 'sornak'
-import { inspectFile, noProgress, readTexts, type TextVisitor } from 'sornak-files'
+import { itemsOf } from 'sornak-files'
 import { bindRun, definitionNamed, ruleFor } from '../binding.js'
 import { eachText, oneInput } from '../inputs.js'
 import type { ReadFlags } from '../read-flags.js'
@@ -96,43 +96,11 @@ async function sideOf(
   flags: CompareFlags,
 ): Promise<Side> {
   const header = column ?? boundColumn(path, definition, flags)
-  const rule = {
-    headerRow: 1,
-    skipLast: 0,
-    key: undefined,
-    bind: new Map([[header, { kind: 'one' as const, definition }]]),
-  }
-  return oneInput(path, path, flags, async ({ source }) => {
-    const options = {
-      reveal: true,
-      candidates: 2,
-      allowMissing: false,
-      profile: false,
-      trusted: new Map<string, never>(),
-    }
-    const file = await inspectFile(source, rule, options, progress(path, flags.quiet === true))
-    const told = new Map<number, Item>()
-    await file.second((found) => {
-      if (found.kind !== 'value') return
-      const { record, value, verdict, mend, finding } = found
-      told.set(record, { record, value, verdict, mend: mend ?? undefined, finding })
-    })
-    const items: Item[] = []
-    let blank = 0
-    let at = -1
-    const visitor: TextVisitor = {
-      header: (headers) => void (at = headers.indexOf(header)),
-      record(text, record) {
-        const value = text(at)
-        const item = told.get(record)
-        if (item) items.push(item)
-        else if (value.trim()) items.push({ record, value, verdict: 'intact' })
-        else blank++
-      },
-    }
-    await readTexts(source, visitor, noProgress)
-    return { path, column: header, items, blank }
-  })
+  return oneInput(path, path, flags, async ({ source }) => ({
+    path,
+    column: header,
+    ...(await itemsOf(source, header, definition, progress(path, flags.quiet === true))),
+  }))
 }
 
 function boundColumn(path: string, { key }: Definition, flags: CompareFlags): string {

@@ -12,9 +12,9 @@ import {
 } from 'sornak'
 import { existsSync, readdirSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
-import { acceptance, type Told } from '../acceptance.js'
-import { FileProblem, inspectFile, type FileRule } from 'sornak-files'
+import { acceptance, FileProblem, inspectFile, type FileRule, type Told } from 'sornak-files'
 import {
+  acceptedIn,
   bindRun,
   isConnection,
   relativePath,
@@ -68,7 +68,7 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
     const { name, sheet, source } = input
     const bar = progress(name, flags.quiet === true)
     const file = await inspectFile(source, rule, { ...run.options, trusted }, bar)
-    const accept = await acceptance(run.rules, input.path, run.base, sheet, file, met)
+    const accept = await acceptance(acceptedIn(run.rules, input.path, run.base, sheet), file, met)
     const { tallies, failed, errors } = await report.file(name, file, accept, failOn)
     totals.failed ||= failed
     totals.errors += errors

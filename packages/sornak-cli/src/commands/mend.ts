@@ -14,9 +14,8 @@ import {
   type TrustedList,
   type ValueFinding,
 } from 'sornak'
-import { inspectFile, type Change, type FileRule } from 'sornak-files'
-import { acceptance } from '../acceptance.js'
-import { bindRun, type BindFlags, type BoundRun } from '../binding.js'
+import { acceptance, inspectFile, type Change, type FileRule } from 'sornak-files'
+import { acceptedIn, bindRun, type BindFlags, type BoundRun } from '../binding.js'
 import { eachBoundInput } from '../bound-inputs.js'
 import { hashOf, readRecord, recordPath, tablePath, writeRecord } from '../change-record.js'
 import { oneInput, type OpenedInput } from '../inputs.js'
@@ -98,7 +97,7 @@ async function mendInput(
     trusted,
   }
   const file = await inspectFile(source, rule, options, progress(name, flags.quiet === true))
-  const accepted = await acceptance(run.rules, path, run.base, sheet, file, new Set())
+  const accepted = await acceptance(acceptedIn(run.rules, path, run.base, sheet), file, new Set())
   const given = answersIn(answers, rule)
   const changes: Change[] = []
   const left: ValueFinding[] = []

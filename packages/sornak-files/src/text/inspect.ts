@@ -34,6 +34,8 @@ export interface FileOptions {
   readonly candidates: number
   readonly allowMissing: boolean
   readonly profile: boolean
+  /** Say why in hidden words too. */
+  readonly hiddenWhy?: boolean
   readonly trusted: ReadonlyMap<string, TrustedList>
 }
 

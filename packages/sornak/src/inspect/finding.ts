@@ -36,6 +36,8 @@ export interface ValueFinding {
   /** What the display format makes of it, where that is something else. */
   readonly shown?: string
   readonly why: string
+  /** The same, saying no more than the rules file lets be seen; where it was asked for. */
+  readonly hiddenWhy?: string
 }
 
 export interface Where {
@@ -56,6 +58,7 @@ export function valueFinding(
   reveal: boolean,
   run?: EvidenceRun,
   shown?: string,
+  both = false,
 ): ValueFinding {
   const hidden = !reveal && hidesAnything(definition.reveal)
   const say = sayer(definition, reveal)
@@ -81,6 +84,9 @@ export function valueFinding(
       seen,
       shown === undefined ? undefined : say(shown),
     ),
+    ...(both && {
+      hiddenWhy: why(definition, judgement, seen, shown && sayer(definition, false)(shown)),
+    }),
   }
 }
 

@@ -34,6 +34,8 @@ export interface InspectOptions {
   readonly profile?: boolean
   /** How the values were stored, where that was not text. */
   readonly storage?: Storage | undefined
+  /** Say why in hidden words too. */
+  readonly hiddenWhy?: boolean
   /** The sheet or table of the file, where it has several. */
   readonly sheet?: string | undefined
 }
@@ -205,7 +207,18 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       }
       const whole = again ? asDuplicate(judgement, first) : judgement
       const told = shown === undefined ? whole : asShown(whole)
-      found.push(valueFinding(where, bound.definition, told, seen, options.reveal, run, shown))
+      found.push(
+        valueFinding(
+          where,
+          bound.definition,
+          told,
+          seen,
+          options.reveal,
+          run,
+          shown,
+          options.hiddenWhy,
+        ),
+      )
     }
     return found
   }

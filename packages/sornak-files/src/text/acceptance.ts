@@ -1,8 +1,7 @@
 // What the rules file accepts: findings that the steward knows and does not want to hear of again.
 
-import { meansFile, type Accepted, type ColumnFinding, type Rules, type ValueFinding } from 'sornak'
-import { relativePath } from './binding.js'
-import type { InspectedFile } from 'sornak-files'
+import type { Accepted, ColumnFinding, ValueFinding } from 'sornak'
+import type { InspectedFile } from './inspect.js'
 
 /** What can be accepted, and make the exit status 1. */
 export type Told = ValueFinding | ColumnFinding
@@ -10,16 +9,10 @@ export type Told = ValueFinding | ColumnFinding
 // Whether a finding is accepted by the rules file. Where an entry says how often at most, everything is
 // counted once before: beyond that number all of them come back.
 export async function acceptance(
-  rules: Rules | undefined,
-  name: string,
-  base: string,
-  sheet: string | undefined,
+  entries: readonly Accepted[],
   file: InspectedFile,
   met: Set<Accepted>,
 ): Promise<(finding: Told) => boolean> {
-  const entries = (rules?.accepted ?? []).filter((one) =>
-    meansFile(one.in, relativePath(base, name), sheet),
-  )
   if (entries.length === 0) return () => false
   const today = new Date().toISOString().slice(0, 10)
   const meant = (entry: Accepted, finding: Told) =>

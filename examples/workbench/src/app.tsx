@@ -1,0 +1,116 @@
+// The frame: what is open, what can be undone, and the four views.
+
+import { useEffect, useState } from 'react'
+import { Button, Tab, TabList, TabPanel, Tabs, type Key } from 'react-aria-components'
+import { DEMO, demoFile } from './demo.js'
+import { number } from './parts/words.js'
+import { ThemeSwitch } from './parts/theme.js'
+import { useWorkbench } from './state/workbench.js'
+import { Act } from './views/act.js'
+import { Damage } from './views/damage.js'
+import { Data } from './views/data.js'
+import { Definitions } from './views/definitions.js'
+
+export function App() {
+  const { file, inspected, steps, undo, redo, work, said, dismiss, stop, open } = useWorkbench()
+  const [view, setView] = useState<Key>('data')
+
+  // `?demo=crew` opens a table of the demo data at once.
+  useEffect(() => {
+    const name = new URLSearchParams(location.search).get('demo')
+    const found = DEMO.find((one) => one.name === name || one.name === `${name ?? ''}.csv`)
+    if (found) void demoFile(found).then(open)
+    // Once, when the page opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [])
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
+      if (event.target instanceof HTMLElement && event.target.matches('input, textarea')) return
+      event.preventDefault()
+      if (event.shiftKey) redo()
+      else undo()
+    }
+    addEventListener('keydown', onKey)
+    return () => removeEventListener('keydown', onKey)
+  }, [undo, redo])
+
+  const last = steps.past.at(-1)?.what
+  const next = steps.future[0]?.what
+  return (
+    <div className="page">
+      <header className="top">
+        <div className="brand">
+          <h1>Sornak workbench</h1>
+          <p>
+            {file
+              ? `${file.name}${inspected ? `, ${number(inspected.records)} records` : ''}`
+              : 'Nothing leaves this computer.'}
+          </p>
+        </div>
+        <div className="tools">
+          <Button isDisabled={!last} onPress={undo} className="plain">
+            Undo{last ? `: ${last}` : ''}
+          </Button>
+          <Button isDisabled={!next} onPress={redo} className="plain">
+            Redo{next ? `: ${next}` : ''}
+          </Button>
+          <ThemeSwitch />
+        </div>
+      </header>
+      <div aria-live="polite" className="news">
+        {work && (
+          <div className="work" role="status">
+            <span>
+              {work.what}
+              {work.whole > 0 ? ` ${Math.floor((100 * work.done) / work.whole)}%` : ' …'}
+            </span>
+            <progress
+              max={1}
+              value={work.whole ? work.done / work.whole : undefined}
+              aria-label={work.what}
+            />
+            <Button onPress={stop} className="plain">
+              Stop
+            </Button>
+          </div>
+        )}
+        {said && (
+          <div className="said" role="alert">
+            <p>
+              <strong>{said.message}</strong> {said.todo}
+            </p>
+            <Button onPress={dismiss} className="plain">
+              Dismiss
+            </Button>
+          </div>
+        )}
+      </div>
+      <Tabs selectedKey={view} onSelectionChange={setView} className="views">
+        <TabList aria-label="Views">
+          <Tab id="data">Data</Tab>
+          <Tab id="damage" isDisabled={!inspected}>
+            Damage
+          </Tab>
+          <Tab id="act" isDisabled={!inspected}>
+            Act
+          </Tab>
+          <Tab id="definitions">Definitions</Tab>
+        </TabList>
+        <TabPanel id="data">
+          <Data onInspected={() => setView('damage')} edit={() => setView('definitions')} />
+        </TabPanel>
+        <TabPanel id="damage">
+          <Damage />
+        </TabPanel>
+        <TabPanel id="act">
+          <Act />
+        </TabPanel>
+        <TabPanel id="definitions">
+          <Definitions />
+        </TabPanel>
+      </Tabs>
+    </div>
+  )
+}

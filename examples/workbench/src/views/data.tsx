@@ -1,0 +1,200 @@
+// Open a file; see what each column seems to hold; accept that or say what it is.
+
+import { useState } from 'react'
+import { Button, DropZone, FileTrigger, Text } from 'react-aria-components'
+import { CATALOG } from 'sornak'
+import { DEMO, demoFile } from '../demo.js'
+import { Choice, type Option } from '../parts/choice.js'
+import { findingTitle, number, share } from '../parts/words.js'
+import { useWorkbench } from '../state/workbench.js'
+import type { SurveyedColumn } from '../worker/protocol.js'
+
+const NONE = '—'
+
+export function Data({
+  onInspected,
+  edit,
+}: {
+  readonly onInspected: () => void
+  readonly edit: () => void
+}) {
+  const { file, survey, inspected, inspect, work, choose, decisions, decide } = useWorkbench()
+  if (!file || !survey) return <Open />
+  const bound = Object.keys(decisions.bindings).length
+  const headers = survey.columns.map(({ header }) => header)
+  return (
+    <section aria-labelledby="data-title" className="sheet">
+      <div className="title">
+        <h2 id="data-title">What the columns hold</h2>
+        {file.sheets.length > 1 && (
+          <Choice
+            label="Sheet"
+            value={survey.sheet ?? ''}
+            options={file.sheets.map((name) => ({ id: name ?? '', text: name ?? '' }))}
+            onChange={(sheet) => void choose(sheet)}
+          />
+        )}
+        <Choice
+          label="A row is named by"
+          value={decisions.key ?? NONE}
+          options={[{ id: NONE, text: 'its number' }, ...headers.map((id) => ({ id, text: id }))]}
+          onChange={(key) =>
+            decide('name of rows', (now) => ({ ...now, key: key === NONE ? undefined : key }))
+          }
+        />
+      </div>
+      {file.notices.map((notice) => (
+        <p key={notice} className="note">
+          {notice}
+        </p>
+      ))}
+      <p className="lead">
+        Proposed from the values and the header. Take it as it is, or choose what a column holds;
+        only columns that hold an identifier are inspected.
+      </p>
+      <div className="wide">
+        <table className="survey">
+          <thead>
+            <tr>
+              <th scope="col">Column</th>
+              <th scope="col">Holds</th>
+              <th scope="col">Why</th>
+              <th scope="col">Widths</th>
+              <th scope="col">Damage seen</th>
+            </tr>
+          </thead>
+          <tbody>
+            {survey.columns.map((column) => (
+              <ColumnRow key={column.header} column={column} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="actions">
+        <Button
+          className="main"
+          isDisabled={bound === 0 || work !== undefined}
+          onPress={() => void inspect().then((done) => done && onInspected())}
+        >
+          {inspected ? 'Inspect again' : `Inspect ${bound} ${bound === 1 ? 'column' : 'columns'}`}
+        </Button>
+        <Button className="plain" onPress={edit}>
+          Write a definition
+        </Button>
+        <OpenButton>Open another file</OpenButton>
+      </div>
+    </section>
+  )
+}
+
+function ColumnRow({ column }: { readonly column: SurveyedColumn }) {
+  const { decisions, decide } = useWorkbench()
+  const { header, values, blank, why, widths, leadingZeros, damaged, entry, others } = column
+  const likely = [entry, ...others].filter((one) => one !== undefined)
+  const options: Option[] = [
+    { id: NONE, text: 'no identifier' },
+    ...Object.keys(decisions.identifiers).map((id) => ({ id, text: `${id} (own)` })),
+    ...likely.map((id) => ({ id, text: `${id} (likely)` })),
+    ...[...CATALOG.keys()].filter((id) => !likely.includes(id)).map((id) => ({ id, text: id })),
+  ]
+  const bind = (to: string) =>
+    decide(`${header} holds ${to === NONE ? 'no identifier' : to}`, (now) => {
+      const { [header]: _before, ...bindings } = now.bindings
+      return { ...now, bindings: to === NONE ? bindings : { ...bindings, [header]: to } }
+    })
+  return (
+    <tr>
+      <th scope="row">
+        {header}
+        <small>
+          {number(values - blank)} values{blank ? `, ${number(blank)} blank` : ''}
+        </small>
+      </th>
+      <td>
+        <Choice
+          label={`What ${header} holds`}
+          bare
+          value={decisions.bindings[header] ?? NONE}
+          options={options}
+          onChange={bind}
+        />
+      </td>
+      <td className="why">{why}</td>
+      <td>
+        {widths
+          .slice(0, 4)
+          .map(([width, count]) => `${width} (${number(count)})`)
+          .join(', ')}
+        {widths.length > 4 ? ' …' : ''}
+        {leadingZeros > 0 && <small>{number(leadingZeros)} start with a zero</small>}
+      </td>
+      <td>
+        {damaged.slice(0, 3).map(([code, part]) => (
+          <span key={code} className="mark">
+            {findingTitle(code)} {share(part * 1000, 1000)}
+          </span>
+        ))}
+      </td>
+    </tr>
+  )
+}
+
+function Open() {
+  const { open, work } = useWorkbench()
+  const [over, setOver] = useState(false)
+  return (
+    <DropZone
+      aria-label="Drop a file"
+      className={over ? 'drop over' : 'drop'}
+      onDropEnter={() => setOver(true)}
+      onDropExit={() => setOver(false)}
+      onDrop={(event) => {
+        setOver(false)
+        const [item] = event.items.filter((one) => one.kind === 'file')
+        if (item) void item.getFile().then(open)
+      }}
+    >
+      <Text slot="label" className="big">
+        Drop a file here
+      </Text>
+      <p>
+        CSV and other text, a workbook, OpenDocument, JSON, Parquet, also compressed. It is read
+        where it lies; nothing leaves this computer.
+      </p>
+      <OpenButton main>Open a file</OpenButton>
+      <p className="or">or look at the made-up data of Harrow Sound Ferries</p>
+      <div className="actions">
+        {DEMO.map((table) => (
+          <Button
+            key={table.name}
+            className="plain"
+            isDisabled={work !== undefined}
+            onPress={() => void demoFile(table).then(open)}
+          >
+            {table.what}
+          </Button>
+        ))}
+      </div>
+    </DropZone>
+  )
+}
+
+function OpenButton({
+  children,
+  main = false,
+}: {
+  readonly children: string
+  readonly main?: boolean
+}) {
+  const { open } = useWorkbench()
+  return (
+    <FileTrigger
+      onSelect={(files) => {
+        const [first] = files ?? []
+        if (first) void open(first)
+      }}
+    >
+      <Button className={main ? 'main' : 'plain'}>{children}</Button>
+    </FileTrigger>
+  )
+}
