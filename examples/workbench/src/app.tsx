@@ -87,30 +87,32 @@ export function App() {
           </div>
         )}
       </div>
-      <Tabs selectedKey={view} onSelectionChange={setView} className="views">
-        <TabList aria-label="Views">
-          <Tab id="data">Data</Tab>
-          <Tab id="damage" isDisabled={!inspected}>
-            Damage
-          </Tab>
-          <Tab id="act" isDisabled={!inspected}>
-            Act
-          </Tab>
-          <Tab id="definitions">Definitions</Tab>
-        </TabList>
-        <TabPanel id="data">
-          <Data onInspected={() => setView('damage')} edit={() => setView('definitions')} />
-        </TabPanel>
-        <TabPanel id="damage">
-          <Damage />
-        </TabPanel>
-        <TabPanel id="act">
-          <Act />
-        </TabPanel>
-        <TabPanel id="definitions">
-          <Definitions />
-        </TabPanel>
-      </Tabs>
+      <main>
+        <Tabs selectedKey={view} onSelectionChange={setView} className="views">
+          <TabList aria-label="Views">
+            <Tab id="data">Data</Tab>
+            <Tab id="damage" isDisabled={!inspected}>
+              Damage
+            </Tab>
+            <Tab id="act" isDisabled={!inspected}>
+              Act
+            </Tab>
+            <Tab id="definitions">Definitions</Tab>
+          </TabList>
+          <TabPanel id="data">
+            <Data onInspected={() => setView('damage')} edit={() => setView('definitions')} />
+          </TabPanel>
+          <TabPanel id="damage">
+            <Damage />
+          </TabPanel>
+          <TabPanel id="act">
+            <Act />
+          </TabPanel>
+          <TabPanel id="definitions">
+            <Definitions />
+          </TabPanel>
+        </Tabs>
+      </main>
     </div>
   )
 }

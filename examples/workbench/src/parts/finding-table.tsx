@@ -173,11 +173,7 @@ export function FindingTable({
 function Cells({ row, chosen }: { readonly row: Row; readonly chosen: string | undefined }) {
   const { decisions } = useWorkbench()
   const applied = decisions.mend === 'all' || (decisions.mend === 'exact' && row.proof === 'exact')
-  const mend =
-    row.mend ??
-    (row.possible === null
-      ? ''
-      : `${BigInt(row.possible) > 1n ? number(Number(row.possible)) : row.possible} possible`)
+  const mend = row.mend ?? possible(row)
   return (
     <>
       <span role="gridcell" className="num">
@@ -196,4 +192,9 @@ function Cells({ row, chosen }: { readonly row: Row; readonly chosen: string | u
       </code>
     </>
   )
+}
+
+// How many originals a value that is not mended may have had.
+function possible({ possible: count }: Row): string {
+  return count === null || count === '0' || count === '1' ? '' : `${number(Number(count))} possible`
 }

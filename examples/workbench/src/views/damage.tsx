@@ -53,6 +53,10 @@ export function Damage() {
             <span>row {number(records)}</span>
           </div>
         </div>
+        <p className="note">
+          In the strips, each mark is a part of the rows, taller where more of its values are
+          damaged: mendable, then open (ambiguous or suspect), then gone (lost or misfit).
+        </p>
         {inspected.unbound.length > 0 && (
           <p className="note">Not inspected: {inspected.unbound.join(', ')}.</p>
         )}
@@ -98,7 +102,7 @@ function Column({
             className="reveal"
             aria-label={`${header}: ${revealed ? 'values are shown' : 'values are hidden'}`}
           >
-            {revealed ? 'Shown — hide' : 'Hidden — show'}
+            {revealed ? 'values are shown' : 'values are hidden'}
           </ToggleButton>
         )}
       </div>
@@ -127,7 +131,7 @@ function Evidence({ columns }: { readonly columns: readonly InspectedColumn[] })
       {told.length === 0 ? (
         <p className="note">No run of rows went through one conversion together.</p>
       ) : (
-        <ul className="evidence">
+        <ul className="evidence" tabIndex={0} aria-label="Evidence">
           {shown.map(({ header, finding, why }, i) => (
             <li key={i}>
               <strong>{header}</strong> <span className="mark">{findingTitle(finding)}</span>
