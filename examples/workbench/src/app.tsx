@@ -1,18 +1,23 @@
 // The frame: what is open, what can be undone, and the four views.
 
-import { useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Button, Tab, TabList, TabPanel, Tabs, type Key } from 'react-aria-components'
 import { DEMO, demoFile } from './demo.js'
 import { number } from './parts/words.js'
 import { ThemeSwitch } from './parts/theme.js'
 import { useWorkbench } from './state/workbench.js'
-import { Act } from './views/act.js'
-import { Damage } from './views/damage.js'
 import { Data } from './views/data.js'
-import { Definitions } from './views/definitions.js'
+
+// Loaded when they are looked at, so that the page is there at once.
+const Act = lazy(async () => ({ default: (await import('./views/act.js')).Act }))
+const Damage = lazy(async () => ({ default: (await import('./views/damage.js')).Damage }))
+const Definitions = lazy(async () => ({
+  default: (await import('./views/definitions.js')).Definitions,
+}))
 
 export function App() {
-  const { file, inspected, steps, undo, redo, work, said, dismiss, stop, open } = useWorkbench()
+  const { file, survey, inspected, steps, undo, redo, work, said, dismiss, stop, open } =
+    useWorkbench()
   const [view, setView] = useState<Key>('data')
 
   // `?demo=crew` opens a table of the demo data at once.
@@ -23,6 +28,13 @@ export function App() {
     // Once, when the page opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [])
+
+  // While the steward reads the proposals, the next view gets ready.
+  useEffect(() => {
+    if (!survey) return
+    void import('./views/damage.js')
+    void import('./parts/verdict-chart.js')
+  }, [survey])
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -88,30 +100,32 @@ export function App() {
         )}
       </div>
       <main>
-        <Tabs selectedKey={view} onSelectionChange={setView} className="views">
-          <TabList aria-label="Views">
-            <Tab id="data">Data</Tab>
-            <Tab id="damage" isDisabled={!inspected}>
-              Damage
-            </Tab>
-            <Tab id="act" isDisabled={!inspected}>
-              Act
-            </Tab>
-            <Tab id="definitions">Definitions</Tab>
-          </TabList>
-          <TabPanel id="data">
-            <Data onInspected={() => setView('damage')} edit={() => setView('definitions')} />
-          </TabPanel>
-          <TabPanel id="damage">
-            <Damage />
-          </TabPanel>
-          <TabPanel id="act">
-            <Act />
-          </TabPanel>
-          <TabPanel id="definitions">
-            <Definitions />
-          </TabPanel>
-        </Tabs>
+        <Suspense>
+          <Tabs selectedKey={view} onSelectionChange={setView} className="views">
+            <TabList aria-label="Views">
+              <Tab id="data">Data</Tab>
+              <Tab id="damage" isDisabled={!inspected}>
+                Damage
+              </Tab>
+              <Tab id="act" isDisabled={!inspected}>
+                Act
+              </Tab>
+              <Tab id="definitions">Definitions</Tab>
+            </TabList>
+            <TabPanel id="data">
+              <Data onInspected={() => setView('damage')} edit={() => setView('definitions')} />
+            </TabPanel>
+            <TabPanel id="damage">
+              <Damage />
+            </TabPanel>
+            <TabPanel id="act">
+              <Act />
+            </TabPanel>
+            <TabPanel id="definitions">
+              <Definitions />
+            </TabPanel>
+          </Tabs>
+        </Suspense>
       </main>
     </div>
   )

@@ -1,19 +1,26 @@
-// One of several, chosen from a list.
+// One of several, chosen from a list that is made when it is opened: a page may have many of them.
 
+import { useState } from 'react'
 import {
+  Autocomplete,
   Button,
-  Label,
+  Dialog,
+  DialogTrigger,
+  Input,
   ListBox,
   ListBoxItem,
   Popover,
-  Select,
-  SelectValue,
+  SearchField,
+  useFilter,
 } from 'react-aria-components'
 
 export interface Option {
   readonly id: string
   readonly text: string
 }
+
+/** From so many options on they can be searched. */
+const MANY = 15
 
 export function Choice({
   label,
@@ -29,29 +36,59 @@ export function Choice({
   /** The label is for those who hear the page; those who see it know. */
   readonly bare?: boolean
 }) {
-  return (
-    <Select
-      className="choice"
-      value={value}
-      onChange={(key) => key !== null && onChange(String(key))}
-      {...(bare && { 'aria-label': label })}
+  const [open, setOpen] = useState(false)
+  const { contains } = useFilter({ sensitivity: 'base' })
+  const current = options.find(({ id }) => id === value)?.text ?? value
+  const list = (
+    <ListBox
+      aria-label={label}
+      className="list"
+      items={options}
+      selectionMode="single"
+      autoFocus={options.length < MANY}
+      selectedKeys={[value]}
+      onSelectionChange={(keys) => {
+        const [key] = keys
+        setOpen(false)
+        if (key !== undefined && key !== value) onChange(String(key))
+      }}
     >
-      {!bare && <Label>{label}</Label>}
-      <Button>
-        <SelectValue />
-        <span aria-hidden="true" className="arrow">
-          ▾
+      {({ id, text }) => (
+        <ListBoxItem id={id} textValue={text}>
+          {text}
+        </ListBoxItem>
+      )}
+    </ListBox>
+  )
+  return (
+    <div className="choice">
+      {!bare && (
+        <span className="label" aria-hidden="true">
+          {label}
         </span>
-      </Button>
-      <Popover className="popover">
-        <ListBox items={options} className="list">
-          {({ id, text }) => (
-            <ListBoxItem id={id} textValue={text}>
-              {text}
-            </ListBoxItem>
-          )}
-        </ListBox>
-      </Popover>
-    </Select>
+      )}
+      <DialogTrigger isOpen={open} onOpenChange={setOpen}>
+        <Button aria-label={`${label}: ${current}`}>
+          <span>{current}</span>
+          <span aria-hidden="true" className="arrow">
+            ▾
+          </span>
+        </Button>
+        <Popover className="popover">
+          <Dialog aria-label={label}>
+            {options.length < MANY ? (
+              list
+            ) : (
+              <Autocomplete filter={contains}>
+                <SearchField aria-label={`Search: ${label}`} autoFocus className="seek">
+                  <Input placeholder="search" />
+                </SearchField>
+                {list}
+              </Autocomplete>
+            )}
+          </Dialog>
+        </Popover>
+      </DialogTrigger>
+    </div>
   )
 }

@@ -21,6 +21,8 @@ export function useRows(filter: Filter): Rows {
   const [, redraw] = useState(0)
   const filterKey = JSON.stringify(filter)
   const turn = useRef(0)
+  /** Pages that came into sight while the page was drawn; they are fetched when that is done. */
+  const wanted = useRef(new Set<number>())
 
   const load = useCallback(
     async (page: number) => {
@@ -48,11 +50,16 @@ export function useRows(filter: Filter): Rows {
     void load(0)
   }, [load, inspected, revealed])
 
+  useEffect(() => {
+    for (const page of wanted.current) if (!pages.current.has(page)) void load(page)
+    wanted.current.clear()
+  })
+
   return {
     total,
     row(index) {
       const page = Math.floor(index / PAGE)
-      if (!pages.current.has(page)) void load(page)
+      if (!pages.current.has(page)) wanted.current.add(page)
       return pages.current.get(page)?.[index % PAGE]
     },
     async fetch(index) {

@@ -1,13 +1,16 @@
 // Where the damage lies: columns beneath each other over the same rows, the evidence, and every finding.
 
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Button, ToggleButton } from 'react-aria-components'
 import { FindingTable } from '../parts/finding-table.js'
 import { StripView, stripWords, VerdictBar } from '../parts/verdict-bar.js'
-import { VerdictChart } from '../parts/verdict-chart.js'
 import { findingTitle, number, share, VERDICT_ORDER } from '../parts/words.js'
 import { useWorkbench } from '../state/workbench.js'
 import type { Filter, InspectedColumn } from '../worker/protocol.js'
+
+const VerdictChart = lazy(async () => ({
+  default: (await import('../parts/verdict-chart.js')).VerdictChart,
+}))
 
 export function Damage() {
   const { inspected, revealed, reveal } = useWorkbench()
@@ -65,7 +68,9 @@ export function Damage() {
         <Evidence columns={selected ? [selected] : columns} />
         <section className="sheet" aria-labelledby="chart-title">
           <h3 id="chart-title">Damaged values by column</h3>
-          <VerdictChart columns={columns} />
+          <Suspense fallback={<div className="chart" />}>
+            <VerdictChart columns={columns} />
+          </Suspense>
         </section>
       </div>
       <FindingTable filter={filter} onFilter={setFilter} />

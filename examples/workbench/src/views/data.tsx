@@ -48,6 +48,12 @@ export function Data({
           {notice}
         </p>
       ))}
+      {survey.first !== undefined && (
+        <p className="note">
+          The file is long: this is a look at its first {number(survey.first)} rows. All of them are
+          inspected.
+        </p>
+      )}
       <p className="lead">
         Proposed from the values and the header. Take it as it is, or choose what a column holds;
         only columns that hold an identifier are inspected.

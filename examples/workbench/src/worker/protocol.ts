@@ -85,6 +85,8 @@ export interface SurveyedColumn {
 
 export interface Surveyed {
   readonly sheet: string | undefined
+  /** Only so many rows were looked at, where the file is long. */
+  readonly first: number | undefined
   readonly columns: readonly SurveyedColumn[]
 }
 

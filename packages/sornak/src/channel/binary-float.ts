@@ -56,16 +56,30 @@ export function shortest(float: bigint, format: BinaryFormat): bigint {
   return float
 }
 
+/** Whether `value` is what `shortest` gives, found out in two steps: with fewer digits it is another number. */
+export function isShortest(value: bigint, float: bigint, format: BinaryFormat): boolean {
+  const digits = value.toString()
+  const keep = digits.length - trailingZeros(digits)
+  if (toSignificant(float, keep, 'rounded') !== value) return false
+  return keep <= 1 || nearestFloat(toSignificant(float, keep - 1, 'rounded'), format) !== float
+}
+
+function trailingZeros(digits: string): number {
+  let count = 0
+  while (count < digits.length - 1 && digits.charCodeAt(digits.length - 1 - count) === 48) count++
+  return count
+}
+
 /**
  * The binary32 number that a printed integer stands for: printed exactly, with the fewest digits that name
  * it, or as the binary64 number that it also is.
  */
 export function singlePrinted(value: bigint): bigint | undefined {
   const single = nearestFloat(value, BINARY32)
-  if (value === single || value === shortest(single, BINARY32)) return single
+  if (value === single || isShortest(value, single, BINARY32)) return single
   const double = nearestFloat(value, BINARY64)
-  const also = value === double || value === shortest(double, BINARY64)
-  return also && nearestFloat(double, BINARY32) === double ? double : undefined
+  if (nearestFloat(double, BINARY32) !== double) return undefined
+  return value === double || isShortest(value, double, BINARY64) ? double : undefined
 }
 
 /** The integer of few digits that a binary64 number was made from, where that number is printed. */

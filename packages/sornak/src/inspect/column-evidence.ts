@@ -108,12 +108,20 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     formed,
     padded,
     tiny,
-    place,
   } = sums ?? NOTHING
+  // The row's place is the reader's and changes: what is kept of it is a copy.
+  const place = { ...(sums ?? NOTHING).place }
+  const arrive = ({ index, line, offset }: RecordPlace) => {
+    place.index = index
+    place.line = line
+    place.offset = offset
+  }
   let rows = from?.rows ?? 0
   /** Rows after which each process was last brought up to date. */
   const fitsAt = Array<number>(count).fill(fits)
   const misfitsAt = Array<number>(count).fill(misfits)
+  /** What rows that said less than usual still take from each process: runs that are open lose it later. */
+  const owed = zeros()
   const starts = from ? [...from.starts] : Array<number>(100).fill(0)
   let first = from?.first
   let alone = from === undefined
@@ -124,7 +132,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const mark = (): Place => ({
     row: rows,
     known: {
-      place,
+      place: { ...place },
       fits,
       misfits,
       short: narrow,
@@ -144,43 +152,39 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // Rows that went by without being asked for were usual ones, or had nothing for the process.
   function catchUp(i: number): void {
-    const passed = processes[i]!.usual * (fits - fitsAt[i]!) + OUT * (misfits - misfitsAt[i]!)
+    const passed =
+      processes[i]!.usual * (fits - fitsAt[i]!) + OUT * (misfits - misfitsAt[i]!) + owed[i]!
     runs[i] = faded(runs[i]!, passed)
+    owed[i] = 0
     fitsAt[i] = fits
     misfitsAt[i] = misfits
   }
 
-  // Bits for each process that this row is asked about, in order; the others are as usual.
+  // Bits for each process for which this row speaks, in order; `end` counts the row.
   function row(said: readonly (readonly [i: number, score: number])[], end: () => void): void {
-    let start: Place | undefined
+    const start = mark()
     let stop: Place | undefined
-    const positive = said.some(([, score]) => score > 0)
-    if (positive) start = mark()
     for (const [i] of said) catchUp(i)
     end()
     rows++
-    for (const [i] of said) {
+    for (const [i, score] of said) {
       fitsAt[i] = fits
       misfitsAt[i] = misfits
-    }
-    for (const [i, score] of said) {
-      runs[i] =
-        score <= 0
-          ? faded(runs[i]!, score)
-          : withRow(
-              runs[i]!,
-              score,
-              PENALTY,
-              () => start!,
-              () => (stop ??= mark()),
-            )
+      runs[i] = withRow(
+        runs[i]!,
+        score,
+        PENALTY,
+        () => start,
+        () => (stop ??= mark()),
+      )
     }
   }
 
   const said: [number, number][] = []
+  const speaking: [number, number][] = []
   function fit(bytes: Uint8Array, from: number, to: number): void {
     const again = wide && repeats(bytes, from, to)
-    said.length = 0
+    said.length = speaking.length = 0
     for (const { i, fits: ask } of asked) {
       let score = ask(bytes, from, to)
       const process = processes[i]!
@@ -190,21 +194,23 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (score > 0 || isNear(bytes, from, to, nearTexts[i]!)) near[i]!++
       }
       if (score === process.usual) continue
-      said.push([i, score])
+      said.push([i, score - process.usual])
+      if (score > 0) speaking.push([i, score])
+      else owed[i]! += score - process.usual
     }
     const digit = bytes[from]! - 48
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
     if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
     if (digit === 0 && to - from > 1) zeroed++
     else if (digit >= 0 && digit <= 9) full++
-    if (said.length === 0) {
+    const end = () => {
       fits++
+      for (const [i, more] of said) scores[i]! += more
+    }
+    if (speaking.length) row(speaking, end)
+    else {
+      end()
       rows++
-    } else {
-      row(said, () => {
-        fits++
-        for (const [i, score] of said) scores[i]! += score - processes[i]!.usual
-      })
     }
     if (wide) keep(bytes, from, to)
   }
@@ -303,19 +309,19 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     definition,
     processes,
     fits(bytes, start, end, where) {
-      place = where
+      arrive(where)
       if (alone) {
         alone = false
         const text = textOf(bytes, start, end)
-        first = { kind: 'fits', text, place: where }
+        first = { kind: 'fits', text, place: { ...where } }
         if (wide) keepText(text)
       } else fit(bytes, start, end)
     },
     misfit(seen, where) {
-      place = where
+      arrive(where)
       if (alone) {
         alone = false
-        first = { kind: 'misfit', text: seen, place: where }
+        first = { kind: 'misfit', text: seen, place: { ...where } }
       } else misfitRow(seen)
     },
     state() {

@@ -129,7 +129,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
           again = true
         evidence
           .get(bound!)!
-          .fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, { ...place })
+          .fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, place)
       } else {
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''

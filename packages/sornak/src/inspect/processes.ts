@@ -5,9 +5,9 @@ import {
   BINARY32,
   BINARY64,
   decimalBehind,
+  isShortest,
   nearestFloat,
   roundedTo,
-  shortest,
   singlePrinted,
 } from '../channel/binary-float.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
@@ -223,7 +223,7 @@ const double: Image = (bytes, start, end) => {
   const value = valueOf(bytes, start, end)
   if (value < 1n << 53n) return undefined
   const float = nearestFloat(value, BINARY64)
-  const printed = value === float || value === shortest(float, BINARY64)
+  const printed = value === float || isShortest(value, float, BINARY64)
   return printed ? roundedTo(float, BINARY64) : 'out'
 }
 
