@@ -4,7 +4,7 @@ export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', 'harrow-sound/'] },
   ...tseslint.configs.strict,
   {
-    files: ['**/*.ts'],
+    files: ['**/*.ts', '**/*.tsx'],
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': [

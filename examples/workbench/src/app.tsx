@@ -26,7 +26,6 @@ export function App() {
     const found = DEMO.find((one) => one.name === name || one.name === `${name ?? ''}.csv`)
     if (found) void demoFile(found).then(open)
     // Once, when the page opens.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [])
 
   // While the steward reads the proposals, the next view gets ready.

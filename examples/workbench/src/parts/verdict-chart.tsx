@@ -68,7 +68,6 @@ function useTheme(): string {
       media.removeEventListener('change', change)
     }
     // The query is the same object in effect.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [])
   return theme
 }
