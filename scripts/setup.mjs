@@ -22,6 +22,7 @@ const newest = (path) => {
 }
 const sources = [
   'packages/sornak/src',
+  'packages/sornak-files/src',
   'packages/sornak-cli/src',
   'examples/data',
   'scripts/build.mjs',

@@ -13,6 +13,7 @@ import {
 import { existsSync } from 'node:fs'
 import { dirname, relative, resolve } from 'node:path'
 import type { FileRule } from 'sornak-files'
+import { headerRowGiven } from './header-row.js'
 import { loadRules } from './rules-source.js'
 import { usage } from './stop.js'
 
@@ -23,6 +24,7 @@ export interface BindFlags {
   readonly as?: string
   readonly stored?: string
   readonly column?: string
+  readonly headerRow?: string
 }
 
 export interface BoundRun {
@@ -51,14 +53,17 @@ export function bindRun(flags: BindFlags): BoundRun {
   }
 }
 
-function singleRule({ as, stored, column }: BindFlags, rules: Rules | undefined): FileRule {
+function singleRule(
+  { as, stored, column, headerRow }: BindFlags,
+  rules: Rules | undefined,
+): FileRule {
   if (as !== undefined && stored !== undefined)
     throw usage('--as and --stored both say what the column holds.', 'Use one of them.')
   if (column === undefined)
     throw usage('Nothing says which column to inspect.', 'Add --column with its header.')
   const definition = as === undefined ? fromMask(stored!) : definitionNamed(as, rules)
   return {
-    headerRow: 1,
+    headerRow: headerRowGiven(headerRow) ?? 1,
     skipLast: 0,
     key: undefined,
     bind: new Map([[column, { kind: 'one', definition }]]),

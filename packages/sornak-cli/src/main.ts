@@ -38,6 +38,10 @@ const layout = [
   '--layout <fields>',
   'fields at fixed places: "Crew No: 1-5, Mobile: 6-15"',
 ] as const
+const headerRow = [
+  '--header-row <n>',
+  'the row of headers, from 1 (default: as the rules file says; survey finds it)',
+] as const
 const query = ['--query <select>', 'rows of a database: the result of a query'] as const
 const reveal = ['--reveal', 'show what the rules file hides'] as const
 
@@ -63,6 +67,7 @@ program
   .option(...encoding)
   .option(...layout)
   .option(...query)
+  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(
@@ -97,6 +102,7 @@ program
   .option(...encoding)
   .option(...layout)
   .option(...query)
+  .option(...headerRow)
   .option('--stdin-name <name>', 'the file name that standard input stands for')
   .option('--all', 'every file that the rules file names')
   .option('--allow-missing', 'a bound column may be missing')
@@ -139,6 +145,7 @@ program
   .option(...encoding)
   .option(...layout)
   .option(...query)
+  .option(...headerRow)
   .option('--allow-missing', 'a bound column may be missing')
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
@@ -172,6 +179,7 @@ program
   .option(...quote)
   .option(...encoding)
   .option(...layout)
+  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(
@@ -198,6 +206,7 @@ program
   .option(...encoding)
   .option(...layout)
   .option(...query)
+  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .addHelpText(
     'after',
@@ -231,6 +240,7 @@ program
   .option(...encoding)
   .option(...layout)
   .option(...query)
+  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .addHelpText(
     'after',
@@ -264,6 +274,7 @@ program
   .option(...encoding)
   .option(...layout)
   .option(...query)
+  .option(...headerRow)
   .option(...out)
   .option('-q, --quiet', 'do not say why a value does not fit')
   .addHelpText(

@@ -7,5 +7,7 @@ export interface ReadFlags {
   readonly layout?: string
   readonly sheet?: string
   readonly query?: string
+  /** From 1. */
+  readonly headerRow?: string
   readonly quiet?: boolean
 }

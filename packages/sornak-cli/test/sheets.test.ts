@@ -197,6 +197,45 @@ describe('a mended workbook', () => {
   })
 })
 
+test('survey finds the headers below a title, and its draft says where they are', () => {
+  const here = place()
+  const { out } = sornak(['survey', 'book.xlsx', '--sheet', 'Crew', '--draft', 'draft.yaml'], {
+    cwd: here,
+  })
+  expect(out).toContain('headers in row 3')
+  expect(readFileSync(join(here, 'draft.yaml'), 'utf8')).not.toContain('Nothing here')
+  const drafted = sornak(
+    ['inspect', 'book.xlsx', '-r', 'draft.yaml', '--sheet', 'Crew', '--format', 'jsonl'],
+    { cwd: here },
+  )
+  expect(drafted.err).toBe('')
+  expect(summary(drafted.out)).toMatchObject({ records: 3 })
+  const given = sornak(
+    [
+      'inspect',
+      'book.xlsx',
+      '--sheet',
+      'Crew',
+      '--header-row',
+      '3',
+      '--as',
+      'crew-number',
+      '-r',
+      'sornak.yaml',
+      '--column',
+      'Crew No',
+      '--format',
+      'jsonl',
+    ],
+    { cwd: here },
+  )
+  expect(values(given.out)).toMatchObject([{ cell: 'A6', value: 'Total', verdict: 'misfit' }])
+  expect(sornak(['survey', 'pages.csv', '--header-row', '0'], { cwd: here })).toMatchObject({
+    status: 2,
+    out: '',
+  })
+})
+
 test('a text that is not UTF-8 is read as what it seems to be, and that is said', () => {
   const here = folder({ 'a.csv': Buffer.from('Crew No,Name\n00417,Ren\xe9e\n', 'latin1') })
   const ran = sornak(['survey', 'a.csv', '--format', 'jsonl'], { cwd: here })

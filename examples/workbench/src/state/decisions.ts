@@ -107,6 +107,7 @@ export const nameFor = (header: string): string =>
 export function rulesOf(
   { identifiers, bindings, key, accepted }: Decisions,
   file: string,
+  headerRow: number,
   forInspection = false,
 ): PlainMap {
   const used = new Set(Object.values(bindings))
@@ -115,14 +116,21 @@ export function rulesOf(
     sornak: '1',
     ...(own.length && { identifiers: Object.fromEntries(own) }),
     ...(Object.keys(bindings).length && {
-      columns: [{ in: file, ...(key !== undefined && { key }), bind: bindings }],
+      columns: [
+        {
+          in: file,
+          ...(headerRow > 1 && { 'header-row': `${headerRow}` }),
+          ...(key !== undefined && { key }),
+          bind: bindings,
+        },
+      ],
     }),
     ...(!forInspection &&
       accepted.length && { accepted: accepted.map((one) => ({ in: file, ...one })) }),
   }
 }
 
-export function rulesText(decisions: Decisions, file: string): string {
-  const { sornak, ...rest } = rulesOf(decisions, file)
+export function rulesText(decisions: Decisions, file: string, headerRow: number): string {
+  const { sornak, ...rest } = rulesOf(decisions, file, headerRow)
   return `sornak: ${String(sornak)}\n${stringify(rest, { defaultStringType: 'QUOTE_SINGLE', defaultKeyType: 'PLAIN', lineWidth: 100 })}`
 }

@@ -127,7 +127,10 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
     [ask, run, choose, decisions],
   )
 
-  const question = JSON.stringify([rulesOf(decisions, file?.name ?? '', true), decisions.accepted])
+  const question = JSON.stringify([
+    rulesOf(decisions, file?.name ?? '', survey?.headerRow ?? 1, true),
+    decisions.accepted,
+  ])
   const inspect = useCallback(async () => {
     if (!file) return false
     const [rules, accepted] = JSON.parse(question) as [never, never]

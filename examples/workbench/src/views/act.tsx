@@ -119,7 +119,7 @@ const WORDS: Readonly<Record<Match, string>> = {
 }
 
 function Compare() {
-  const { ask, run, decisions, file } = useWorkbench()
+  const { ask, run, decisions, file, survey } = useWorkbench()
   const bound = Object.keys(decisions.bindings)
   const [column, setColumn] = useState(bound[0] ?? '')
   const [second, setSecond] = useState<{ name: string; headers: readonly string[] }>()
@@ -138,7 +138,7 @@ function Compare() {
     setMatch(undefined)
   }
   const compare = async () => {
-    const rules = rulesOf(decisions, file!.name, true)
+    const rules = rulesOf(decisions, file!.name, survey!.headerRow, true)
     const compared = await run('Comparing', (progress) =>
       ask('compare', { rules, column, other }, { progress }),
     )
@@ -234,10 +234,10 @@ function Compare() {
 }
 
 function Rehearse() {
-  const { ask, run, decisions, file } = useWorkbench()
+  const { ask, run, decisions, file, survey } = useWorkbench()
   const [columns, setColumns] = useState<readonly RehearsedColumn[]>()
   const rehearse = async () => {
-    const rules = rulesOf(decisions, file!.name, true)
+    const rules = rulesOf(decisions, file!.name, survey!.headerRow, true)
     setColumns(await run('Rehearsing', (progress) => ask('rehearse', { rules }, { progress })))
   }
   const handOvers = columns?.[0]?.results ?? []
@@ -308,7 +308,7 @@ function Rehearse() {
 }
 
 function Export() {
-  const { ask, run, decisions, file } = useWorkbench()
+  const { ask, run, decisions, file, survey } = useWorkbench()
   const { mend, chosen } = decisions
   const take = async (what: 'mended' | 'report') => {
     const files = await run('Writing', (progress) =>
@@ -317,7 +317,10 @@ function Export() {
     files?.forEach(({ name, blob }) => save(name, blob))
   }
   const rules = () =>
-    save('sornak.yaml', new Blob([rulesText(decisions, file!.name)], { type: 'text/yaml' }))
+    save(
+      'sornak.yaml',
+      new Blob([rulesText(decisions, file!.name, survey!.headerRow)], { type: 'text/yaml' }),
+    )
   return (
     <section className="sheet" aria-labelledby="export-title">
       <h2 id="export-title">Take away</h2>

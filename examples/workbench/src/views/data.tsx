@@ -48,6 +48,9 @@ export function Data({
           {notice}
         </p>
       ))}
+      {survey.headerRow > 1 && (
+        <p className="note">The headers were found in row {number(survey.headerRow)}.</p>
+      )}
       {survey.first !== undefined && (
         <p className="note">
           The file is long: this is a look at its first {number(survey.first)} rows. All of them are

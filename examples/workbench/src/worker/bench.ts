@@ -6,6 +6,7 @@ import {
   acceptance,
   bytesOf,
   gatherFile,
+  headerRowOf,
   inspectFile,
   inputsOf,
   memorySource,
@@ -46,12 +47,14 @@ export function bench(): Handlers {
   let input: Input | undefined
   let source: Source | undefined
   let headers: readonly string[] = []
+  let headerRow = 1
   let found: Findings | undefined
   let page: PageFile | undefined
   let rules: Rules | undefined
   let isAccepted: (finding: ValueFinding) => boolean = () => false
   let revealed: ReadonlySet<string> = new Set()
   let second: Source | undefined
+  let secondRow = 1
   let lists: Lists | undefined
   let listColumn = ''
 
@@ -59,6 +62,8 @@ export function bench(): Handlers {
     if (!source) throw unbound('No table is open.', 'Open a file first.')
     return source
   }
+
+  const sheet = () => ({ source: table(), headers, headerRow })
 
   async function inspect(
     from: Source,
@@ -110,10 +115,16 @@ export function bench(): Handlers {
       found = page = lists = undefined
       // Much of a long file adds little to what its columns seem to hold.
       const long = source.size > SURVEYED
-      const columns = await surveySource(long ? startOf(source, SURVEYED) : source, progress)
+      headerRow = await headerRowOf(source)
+      const columns = await surveySource(
+        long ? startOf(source, SURVEYED) : source,
+        progress,
+        headerRow,
+      )
       headers = columns.map(({ look }) => look.header)
       return {
         sheet: input.sheet,
+        headerRow,
         first: long ? (columns[0]?.look.values ?? 0) : undefined,
         columns: columns.map(({ look, guess }): SurveyedColumn => ({
           header: look.header,
@@ -193,8 +204,14 @@ export function bench(): Handlers {
     async second({ file: given }, progress) {
       const opened = await inputsOf(blobSource(given.name, given), {}, inBlobs)
       second = await opened.inputs[0]!.open(progress)
+      secondRow = await headerRowOf(second)
       let names: readonly string[] = []
-      await readTexts(second, { header: (all) => void (names = all), record: () => {} }, noProgress)
+      await readTexts(
+        second,
+        { header: (all) => void (names = all), record: () => {} },
+        noProgress,
+        secondRow,
+      )
       return { name: given.name, headers: names }
     },
 
@@ -203,7 +220,12 @@ export function bench(): Handlers {
       const binding = rulesOf(plain).columns[0]?.bind.get(column)
       if (binding?.kind !== 'one') throw unbound(`"${column}" is not bound to one identifier.`)
       listColumn = column
-      lists = await compared([table(), column], [second, other], binding.definition, progress)
+      lists = await compared(
+        { source: table(), column, headerRow },
+        { source: second, column: other, headerRow: secondRow },
+        binding.definition,
+        progress,
+      )
       return lists.compared
     },
 
@@ -213,15 +235,15 @@ export function bench(): Handlers {
 
     mend({ mend, chosen }) {
       if (!found) return { exact: 0, odds: 0, chosen: 0, left: 0 }
-      return changesOf(found.all(), mend, chosen, table(), headers, isAccepted).counts
+      return changesOf(found.all(), { mend, chosen }, sheet(), isAccepted).counts
     },
 
     async export({ what, mend, chosen }, progress) {
       if (!found || !page || !rules) throw unbound('Nothing was inspected yet.')
       if (what === 'report') return [report(hiddenPage(page, found), [], revealed.size > 0)]
-      const { changes } = changesOf(found.all(), mend, chosen, table(), headers, isAccepted)
+      const { changes } = changesOf(found.all(), { mend, chosen }, sheet(), isAccepted)
       const identifiers = new Set(rules.columns[0]!.bind.keys())
-      return mendedCopy(input!, table(), original!, file!, identifiers, changes, progress)
+      return mendedCopy(input!, sheet(), original!, file!, identifiers, changes, progress)
     },
   }
 }

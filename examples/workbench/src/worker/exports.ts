@@ -19,13 +19,23 @@ export interface NamedBlob {
   readonly blob: Blob
 }
 
+export interface Wanted {
+  readonly mend: MendChoice
+  readonly chosen: Readonly<Record<string, string>>
+}
+
+export interface Sheet {
+  readonly source: Source
+  readonly headers: readonly string[]
+  /** From 1. */
+  readonly headerRow: number
+}
+
 /** The changes that a choice of mends comes to, in the order of the file. */
 export function changesOf(
   found: readonly ValueFinding[],
-  mend: MendChoice,
-  chosen: Readonly<Record<string, string>>,
-  source: Source,
-  headers: readonly string[],
+  { mend, chosen }: Wanted,
+  { source, headers, headerRow }: Sheet,
   accepted: (finding: ValueFinding) => boolean,
 ): { readonly changes: readonly Change[]; readonly counts: MendCounts } {
   const changes: Change[] = []
@@ -33,7 +43,7 @@ export function changesOf(
   for (const finding of found) {
     if (finding.verdict === 'intact') continue
     const { record, line, key, column, identifier, value: before, sheet, cell } = finding
-    const stored = source.storage?.cell(record, headers.indexOf(column))
+    const stored = source.storage?.cell(record + headerRow - 1, headers.indexOf(column))
     const choice = chosen[cellKey(record, column)]
     const wanted = mend === 'all' || (mend === 'exact' && finding.proof === 'exact')
     const after = choice ?? (wanted && !accepted(finding) ? finding.mend : null)
@@ -61,7 +71,7 @@ export function changesOf(
 
 export async function mendedCopy(
   input: Input,
-  source: Source,
+  { source, headerRow }: Sheet,
   original: Source,
   file: File,
   identifiers: ReadonlySet<string>,
@@ -75,7 +85,7 @@ export async function mendedCopy(
     sheet: input.sheet,
     source,
     original,
-    headerRow: 1,
+    headerRow,
     identifiers,
   }
   await mended(given, changes, name, inBlobs, kept.write, progress)
@@ -83,7 +93,7 @@ export async function mendedCopy(
   const record = {
     from: await sha256(file),
     to: await sha256(copy),
-    headerRow: 1,
+    headerRow,
     sheet: input.sheet,
     changes,
   }

@@ -17,15 +17,21 @@ export interface Lists {
   pairs(match: Match, from: number, count: number, revealed: boolean): ComparedPair[]
 }
 
+export interface ListedColumn {
+  readonly source: Source
+  readonly column: string
+  readonly headerRow: number
+}
+
 export async function compared(
-  [left, column]: readonly [Source, string],
-  [right, other]: readonly [Source, string],
+  left: ListedColumn,
+  right: ListedColumn,
   definition: Definition,
   progress: Progress,
 ): Promise<Lists> {
   const [a, b] = [
-    await itemsOf(left, column, definition, progress),
-    await itemsOf(right, other, definition, progress),
+    await itemsOf(left.source, left.column, definition, progress, left.headerRow),
+    await itemsOf(right.source, right.column, definition, progress, right.headerRow),
   ]
   const by = new Map<Match, Pair[]>(MATCHES.map((match) => [match, []]))
   for (const pair of compareLists(definition, a.items, b.items)) by.get(pair.match)!.push(pair)

@@ -85,6 +85,8 @@ export interface SurveyedColumn {
 
 export interface Surveyed {
   readonly sheet: string | undefined
+  /** The row of headers, from 1. */
+  readonly headerRow: number
   /** Only so many rows were looked at, where the file is long. */
   readonly first: number | undefined
   readonly columns: readonly SurveyedColumn[]

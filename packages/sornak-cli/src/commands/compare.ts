@@ -13,8 +13,9 @@ import {
   type Paint,
   type Pair,
 } from 'sornak'
-import { itemsOf } from 'sornak-files'
-import { bindRun, definitionNamed, ruleFor } from '../binding.js'
+import { itemsOf, type TextVisitor } from 'sornak-files'
+import { bindRun, definitionNamed, meansRule, ruleFor } from '../binding.js'
+import { headerRowGiven } from '../header-row.js'
 import { eachText, oneInput } from '../inputs.js'
 import type { ReadFlags } from '../read-flags.js'
 import { keepInputs, openOutput, type Output } from '../output.js'
@@ -99,8 +100,23 @@ async function sideOf(
   return oneInput(path, path, flags, async ({ source }) => ({
     path,
     column: header,
-    ...(await itemsOf(source, header, definition, progress(path, flags.quiet === true))),
+    ...(await itemsOf(
+      source,
+      header,
+      definition,
+      progress(path, flags.quiet === true),
+      headerRowFor(path, flags),
+    )),
   }))
+}
+
+// The rules file knows where the headers stand, for the files that it speaks of.
+function headerRowFor(path: string, flags: CompareFlags): number {
+  const given = headerRowGiven(flags.headerRow)
+  if (given !== undefined || flags.rules === undefined) return given ?? 1
+  const { rules, base } = bindRun({ rules: flags.rules })
+  const rule = rules!.columns.find((one) => meansRule(one, path, path, base, flags.sheet))
+  return rule?.headerRow ?? 1
 }
 
 function boundColumn(path: string, { key }: Definition, flags: CompareFlags): string {
@@ -233,7 +249,7 @@ async function join(
 async function recordsOf({ path }: Side, wanted: ReadonlySet<number>, flags: CompareFlags) {
   const rows = new Map<number, string[]>()
   let headers: readonly string[] = []
-  await eachText(path, flags, {
+  const visitor: TextVisitor = {
     header: (found) => void (headers = found),
     record(text, record) {
       if (wanted.has(record))
@@ -242,6 +258,7 @@ async function recordsOf({ path }: Side, wanted: ReadonlySet<number>, flags: Com
           headers.map((_, i) => text(i)),
         )
     },
-  })
+  }
+  await eachText(path, flags, visitor, headerRowFor(path, flags))
   return { headers, rows }
 }

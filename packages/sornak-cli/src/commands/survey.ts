@@ -12,9 +12,10 @@ import {
   type Surveyed,
 } from 'sornak'
 import { isConnection } from '../binding.js'
-import { surveySource } from 'sornak-files'
+import { headerRowOf, surveySource } from 'sornak-files'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
+import { headerRowGiven } from '../header-row.js'
 import { eachInput } from '../inputs.js'
 import type { ReadFlags } from '../read-flags.js'
 import { progress } from '../progress.js'
@@ -56,8 +57,10 @@ async function surveyFile(path: string, flags: SurveyFlags): Promise<Surveyed[]>
   const name = path === '-' ? 'standard input' : path
   const found: Surveyed[] = []
   await eachInput(path, name, flags, async ({ name: whole, source }) => {
-    const columns = await surveySource(source, progress(whole, flags.quiet === true))
-    found.push({ file: isConnection(path) ? whole : basename(whole), columns })
+    const headerRow = headerRowGiven(flags.headerRow) ?? (await headerRowOf(source))
+    const bar = progress(whole, flags.quiet === true)
+    const columns = await surveySource(source, bar, headerRow)
+    found.push({ file: isConnection(path) ? whole : basename(whole), headerRow, columns })
   })
   return found
 }
@@ -74,8 +77,9 @@ const KINDS: Readonly<Record<Guess['kind'], string>> = {
 
 const number = (n: number) => n.toLocaleString('en')
 
-function text({ file, columns }: Surveyed, paint: Paint): string {
-  const out = [paint.strong(file)]
+function text({ file, headerRow = 1, columns }: Surveyed, paint: Paint): string {
+  const found = headerRow > 1 ? paint.quiet(`  headers in row ${headerRow}`) : ''
+  const out = [`${paint.strong(file)}${found}`]
   for (const { look, guess: found } of columns) {
     const { entry, stored, definition, why, others } = found
     const what =

@@ -19,11 +19,14 @@ export interface XmlReader {
 }
 
 const DEEPEST = 200
+/** No cell of a workbook is longer than 32,767 characters; texts are held until they end. */
+const LONGEST = 4 * 1024 * 1024
 
 export function xmlReader(name: string, { open, close, text }: XmlVisitor): XmlReader {
   const parser = new SaxesParser()
   const decoder = new TextDecoder()
   let depth = 0
+  let since = 0
   parser.on('error', (error) => {
     throw error
   })
@@ -34,11 +37,13 @@ export function xmlReader(name: string, { open, close, text }: XmlVisitor): XmlR
     )
   })
   parser.on('opentag', ({ name: whole, attributes }) => {
+    since = 0
     if (++depth > DEEPEST) throw unreadable(`${name} has elements in more than ${DEEPEST} levels.`)
     open?.(local(whole), localised(attributes))
   })
   parser.on('closetag', ({ name: whole }) => {
     depth--
+    since = 0
     close?.(local(whole))
   })
   if (text) {
@@ -57,7 +62,13 @@ export function xmlReader(name: string, { open, close, text }: XmlVisitor): XmlR
     }
   }
   return {
-    feed: (bytes) => guarded(() => void parser.write(decoder.decode(bytes, { stream: true }))),
+    feed: (bytes) =>
+      guarded(() => {
+        parser.write(decoder.decode(bytes, { stream: true }))
+        since += bytes.length
+        if (since > LONGEST)
+          throw unreadable(`${name} holds a text longer than ${LONGEST / 1024 / 1024} MiB.`)
+      }),
     end: () => guarded(() => void parser.close()),
   }
 }

@@ -32,7 +32,11 @@ function shortest(significand: bigint, shift: bigint): string {
   const half = 5n ** shift / 2n
   for (let places = 1n; ; places++) {
     const step = 10n ** (shift > places ? shift - places : 0n)
-    const rounded = ((value + step / 2n) / step) * step
+    const kept = value / step
+    const rest = (value % step) * 2n
+    // What lies in the middle goes to the even digit.
+    const up = rest > step || (rest === step && kept % 2n === 1n)
+    const rounded = (up ? kept + 1n : kept) * step
     const off = rounded > value ? rounded - value : value - rounded
     if (off > half && places < shift) continue
     const digits = (rounded % unit).toString().padStart(Number(shift), '0').slice(0, Number(places))

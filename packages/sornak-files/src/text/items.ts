@@ -10,9 +10,10 @@ export async function itemsOf(
   header: string,
   definition: Definition,
   progress: Progress,
+  headerRow = 1,
 ): Promise<{ readonly items: readonly Item[]; readonly blank: number }> {
   const rule = {
-    headerRow: 1,
+    headerRow,
     skipLast: 0,
     key: undefined,
     bind: new Map([[header, { kind: 'one' as const, definition }]]),
@@ -44,6 +45,6 @@ export async function itemsOf(
       else blank++
     },
   }
-  await readTexts(source, visitor, noProgress)
+  await readTexts(source, visitor, noProgress, headerRow)
   return { items, blank }
 }

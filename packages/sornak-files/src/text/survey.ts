@@ -7,6 +7,7 @@ import { readTexts } from './texts.js'
 export async function surveySource(
   source: Source,
   progress: Progress,
+  headerRow = 1,
 ): Promise<Surveyed['columns']> {
   let looks: Look[] = []
   const visitor = {
@@ -16,7 +17,7 @@ export async function surveySource(
       looks.slice(0, fields).forEach((look, i) => look.add(text(i)))
     },
   }
-  await readTexts(source, visitor, progress)
+  await readTexts(source, visitor, progress, headerRow)
   return looks.map((look) => {
     const result = look.result()
     return { look: result, guess: guess(result) }

@@ -5,6 +5,8 @@ import type { Guess } from './guess.js'
 
 export interface Surveyed {
   readonly file: string
+  /** The row in which its headers stand, from 1. */
+  readonly headerRow?: number
   readonly columns: readonly { readonly look: ColumnLook; readonly guess: Guess }[]
 }
 
@@ -12,7 +14,7 @@ export function draftRules(files: readonly Surveyed[]): string {
   const identifiers: string[] = []
   const columns: string[] = []
   const names = new Map<string, string>()
-  for (const { file, columns: found } of files) {
+  for (const { file, headerRow = 1, columns: found } of files) {
     const bound: string[] = []
     for (const { look, guess } of found) {
       const { entry, stored } = guess
@@ -31,7 +33,8 @@ export function draftRules(files: readonly Surveyed[]): string {
       }
       bound.push(`      ${quoted(look.header)}: ${name}`)
     }
-    if (bound.length) columns.push(`  - in: ${quoted(file)}`, '    bind:', ...bound)
+    const head = headerRow > 1 ? [`    header-row: ${headerRow} # lines above it are no data`] : []
+    if (bound.length) columns.push(`  - in: ${quoted(file)}`, ...head, '    bind:', ...bound)
   }
   if (identifiers.length === 0) return '# Nothing here looks like an identifier.\nsornak: 1\n'
   return [
