@@ -98,4 +98,19 @@ function previous(float: bigint, { bits }: BinaryFormat): bigint {
   return float - (drop <= 0 ? 1n : 1n << BigInt(drop))
 }
 
-const bitLength = (value: bigint) => value.toString(2).length
+function bitLength(value: bigint): number {
+  // Numbers of up to 20 digits are what there mostly is: a few steps instead of a text of bits.
+  if (value < 1n << 32n || value >= 1n << 96n) return value.toString(2).length
+  let length = 32
+  let rest = value >> 32n
+  for (const step of STEPS) {
+    const more = rest >> step
+    if (more > 0n) {
+      rest = more
+      length += Number(step)
+    }
+  }
+  return length + 1
+}
+
+const STEPS = [32n, 16n, 8n, 4n, 2n, 1n]

@@ -213,12 +213,14 @@ function fifteen(how: 'cut' | 'rounded'): Image {
   }
 }
 
+// Binary64 numbers of so many digits are multiples of this power of two, at the least.
+const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
+
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
 const double: Image = (bytes, start, end) => {
   const digits = end - start
   if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
-  const least = digits === 16 ? 1 : digits === 17 ? 1 : digits === 18 ? 4 : 7
-  if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, least) !== 0)
+  if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
     return compare(bytes, start, end, '9007199254740992') <= 0 ? undefined : 'out'
   const value = valueOf(bytes, start, end)
   if (value < 1n << 53n) return undefined
@@ -235,7 +237,8 @@ const single: Image = (bytes, start, end) => {
   let round = digits > 8
   for (let at = end - zeros; round && at < end; at++) if (bytes[at] !== 48) round = false
   // A number so long may also be printed as the binary64 number that it is, whose last digits are zeros.
-  const doubled = digits > 16 && bytes[end - 1] === 48
+  // It lies as near to a binary32 number as binary64 numbers lie to each other, and those of binary32 lie far apart.
+  const doubled = digits > 16 && bytes[end - 1] === 48 && nearMultiple(bytes, start, end)
   if (!round && !doubled && lowBits(bytes, start, end, least) !== 0) return 'out'
   const float = singlePrinted(valueOf(bytes, start, end))
   return float === undefined ? 'out' : roundedTo(float, BINARY32)
@@ -245,9 +248,13 @@ const single: Image = (bytes, start, end) => {
 const behind: Image = (bytes, start, end) => {
   const lost = end - start - FIFTEEN
   if (lost <= 0) return undefined
-  if (lowBits(bytes, start, end, 1) !== 0) return 'out'
+  const digits = end - start
+  if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
+  if (digits <= 16 && compare(bytes, start, end, '9007199254740992') < 0) {
+    for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
+    return undefined
+  }
   const value = valueOf(bytes, start, end)
-  if (value < 1n << 53n) return value % 10n ** BigInt(lost) === 0n ? undefined : 'out'
   const decimal = decimalBehind(value, FIFTEEN)
   return decimal === undefined ? 'out' : fromSignificant(decimal, 10n ** BigInt(lost), 'rounded')
 }
@@ -260,10 +267,22 @@ function lowBits(bytes: Uint8Array, start: number, end: number, count: number): 
   return rest
 }
 
+// Near a multiple of 2^24, by the spacing of binary64 numbers of 20 digits and fewer.
+function nearMultiple(bytes: Uint8Array, start: number, end: number): boolean {
+  const rest = lowBits(bytes, start, end, 24)
+  return end - start > 20 || rest <= 8192 || rest >= (1 << 24) - 8192
+}
+
+const DIGITS = '0123456789'
+
 function valueOf(bytes: Uint8Array, start: number, end: number): bigint {
   let text = ''
-  for (let at = start; at < end; at++) text += String.fromCharCode(bytes[at]!)
-  return /^\d+$/.test(text) ? BigInt(text) : 0n
+  for (let at = start; at < end; at++) {
+    const byte = bytes[at]!
+    if (byte < 48 || byte > 57) return 0n
+    text += DIGITS[byte - 48]
+  }
+  return text === '' ? 0n : BigInt(text)
 }
 
 /** How many bits it says that so many originals come out as this one. */
