@@ -1,28 +1,16 @@
 // A definition as the page holds it -> one that the library can use, or what is wrong with it.
 
-import {
-  CHANNELS,
-  FINDING_CODES,
-  readRules,
-  type Definition,
-  type Plain,
-  type PlainMap,
-  type RulesProblem,
-} from 'sornak'
+import { readRules, type Definition, type Plain, type PlainMap, type RulesProblem } from 'sornak'
+import { KNOWN_WORDS } from '../known-words.js'
 
 export interface Defined {
   readonly definition: Definition | undefined
   readonly problems: readonly RulesProblem[]
 }
 
-const WORDS = {
-  findings: FINDING_CODES,
-  channels: new Map([...CHANNELS].map(([id, { forms }]) => [id, forms])),
-}
-
 export function defined(name: string, plain: PlainMap): Defined {
   const key = name.replace(/[^A-Za-z0-9_./-]/g, '-')
-  const read = readRules({ sornak: '1', identifiers: { [key]: plain } }, WORDS)
+  const read = readRules({ sornak: '1', identifiers: { [key]: plain } }, KNOWN_WORDS)
   return read.ok
     ? { definition: read.rules.identifiers.get(key), problems: [] }
     : { definition: undefined, problems: read.problems }
