@@ -30,7 +30,7 @@ export { inspectFile, type FileOptions, type FileRule, type InspectedFile } from
 export { acceptance, type Told } from './text/acceptance.js'
 export { gatherFile, type GatherVisitor } from './text/gather.js'
 export { headerRowOf } from './text/header-row.js'
-export { itemsOf } from './text/items.js'
+export { eachItem, itemsOf } from './text/items.js'
 export { rehearseSource, type RehearsedColumn } from './text/rehearse.js'
 export { surveySource } from './text/survey.js'
 export { copyMended } from './text/mend.js'

@@ -103,7 +103,20 @@ export { csvwTable, tableSchema, type DescribedColumn } from './publish/describe
 export { columnLook, type ColumnLook, type Look } from './survey/column.js'
 export { draftRules, type Surveyed } from './survey/draft.js'
 export { guess, type Guess } from './survey/guess.js'
-export { compareLists, MATCHES, type Item, type Match, type Pair } from './compare/match.js'
+export {
+  compareLists,
+  inOrder,
+  keyOfItem,
+  MATCHES,
+  matchKnown,
+  seeker,
+  unknownLeft,
+  unknownRight,
+  type Item,
+  type KnownItem,
+  type Match,
+  type Pair,
+} from './compare/match.js'
 export { hypotheses } from './inspect/originals.js'
 export type { Hypothesis } from './inspect/hypothesis.js'
 export { trustedList, type TrustedList } from './inspect/trusted.js'

@@ -1,7 +1,6 @@
 // sornak compare: two lists held against each other under one definition, whatever damage each has met.
 
 import {
-  compareLists,
   json,
   MATCHES,
   PLAIN,
@@ -13,12 +12,14 @@ import {
   type Paint,
   type Pair,
 } from 'sornak'
-import { itemsOf, type TextVisitor } from 'sornak-files'
+import { eachItem, type TextVisitor } from 'sornak-files'
+import { existsSync, statSync } from 'node:fs'
 import { bindRun, definitionNamed, meansRule, ruleFor } from '../binding.js'
+import { parts } from '../compare-parts.js'
 import { headerRowGiven } from '../header-row.js'
 import { eachText, oneInput } from '../inputs.js'
 import type { ReadFlags } from '../read-flags.js'
-import { keepInputs, openOutput, type Output } from '../output.js'
+import { keepInputs, openOutput } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
 import { loadRules } from '../rules-source.js'
@@ -65,28 +66,51 @@ export async function compare(
   const { rules } =
     flags.rules === undefined ? { rules: undefined } : { rules: loadRules(flags.rules) }
   const definition = definitionNamed(flags.as, rules)
-  const [left, right] = [
-    await sideOf(a, flags.left ?? flags.right, definition, flags),
-    await sideOf(b, flags.right ?? flags.left, definition, flags),
-  ]
-  const pairs = compareLists(definition, left.items, right.items)
-  const output = openOutput(flags.out)
-  const say = sayer(definition, flags.reveal === true)
-  if (flags.format === 'jsonl') for (const pair of pairs) output.write(`${lineOf(pair, say)}\n`)
-  else if (flags.format === 'csv') writeTable(output, pairs, say)
-  else {
-    const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
-    output.write(summary(left, right, definition, pairs, say, paint, flags))
+  const lists = parts(definition, sizeOf(a) + sizeOf(b))
+  try {
+    const left = await sideOf(a, flags.left ?? flags.right, definition, flags, lists.left)
+    const right = await sideOf(b, flags.right ?? flags.left, definition, flags, lists.right)
+    const output = openOutput(flags.out)
+    const say = sayer(definition, flags.reveal === true)
+    const told = new Map(MATCHES.map((match) => [match, { count: 0, first: [] as Pair[] }]))
+    const joined: Joined[] = []
+    if (flags.format === 'csv') output.write(TABLE_HEADER)
+    lists.pairs((pair) => {
+      const tally = told.get(pair.match)!
+      if (tally.count++ < MOST_SHOWN) tally.first.push(pair)
+      if (flags.format === 'jsonl') output.write(`${lineOf(pair, say)}\n`)
+      if (flags.format === 'csv') output.write(tableLine(pair, say))
+      if (flags.join !== undefined && pair.left && pair.right)
+        joined.push({ left: pair.left.record, right: pair.right.record, value: pair.value! })
+    })
+    if (flags.format === 'text') {
+      const paint = flags.out === undefined ? paintFor(process.stdout, flags.color) : PLAIN
+      output.write(summary(left, right, definition, told, say, paint, flags))
+    }
+    if (flags.join !== undefined) await join(flags.join, left, right, joined, flags)
+    output.finish()
+    const other = MATCHES.some((match) => match !== 'same' && told.get(match)!.count > 0)
+    return other ? STATUS.findings : STATUS.fine
+  } finally {
+    lists.close()
   }
-  if (flags.join !== undefined) await join(flags.join, left, right, pairs, flags)
-  output.finish()
-  return pairs.every(({ match }) => match === 'same') ? STATUS.fine : STATUS.findings
 }
+
+// How much there may be; what is no file is taken for a long one.
+const sizeOf = (path: string) => (existsSync(path) ? statSync(path).size : 1 << 30)
+
+interface Joined {
+  readonly left: number
+  readonly right: number
+  readonly value: string
+}
+
+type Told = ReadonlyMap<Match, { readonly count: number; readonly first: readonly Pair[] }>
 
 interface Side {
   readonly path: string
   readonly column: string
-  readonly items: readonly Item[]
+  readonly values: number
   readonly blank: number
 }
 
@@ -95,17 +119,19 @@ async function sideOf(
   column: string | undefined,
   definition: Definition,
   flags: CompareFlags,
+  visit: (item: Item) => void,
 ): Promise<Side> {
   const header = column ?? boundColumn(path, definition, flags)
   return oneInput(path, path, flags, async ({ source }) => ({
     path,
     column: header,
-    ...(await itemsOf(
+    ...(await eachItem(
       source,
       header,
       definition,
       progress(path, flags.quiet === true),
       headerRowFor(path, flags),
+      visit,
     )),
   }))
 }
@@ -152,21 +178,24 @@ function lineOf(
   })
 }
 
-function writeTable(output: Output, pairs: readonly Pair[], say: (text: string) => string): void {
-  output.write('match,value,left record,left value,right record,right value,finding,could be\r\n')
-  for (const { match, left, right, value, others } of pairs) {
-    const cells = [
-      match,
-      value === undefined ? '' : say(value),
-      left ? `${left.record}` : '',
-      left ? say(left.value) : '',
-      right ? `${right.record}` : '',
-      right ? say(right.value) : '',
-      [left?.finding, right?.finding].filter(Boolean).join(' '),
-      others.map(({ record }) => `${record}`).join(' '),
-    ]
-    output.write(`${cells.map(tableCell).join(',')}\r\n`)
-  }
+const TABLE_HEADER =
+  'match,value,left record,left value,right record,right value,finding,could be\r\n'
+
+function tableLine(
+  { match, left, right, value, others }: Pair,
+  say: (text: string) => string,
+): string {
+  const cells = [
+    match,
+    value === undefined ? '' : say(value),
+    left ? `${left.record}` : '',
+    left ? say(left.value) : '',
+    right ? `${right.record}` : '',
+    right ? say(right.value) : '',
+    [left?.finding, right?.finding].filter(Boolean).join(' '),
+    others.map(({ record }) => `${record}`).join(' '),
+  ]
+  return `${cells.map(tableCell).join(',')}\r\n`
 }
 
 const WORDS: Readonly<Record<Match, string>> = {
@@ -183,7 +212,7 @@ function summary(
   left: Side,
   right: Side,
   definition: Definition,
-  pairs: readonly Pair[],
+  told: Told,
   say: (text: string) => string,
   paint: Paint,
   { reveal }: CompareFlags,
@@ -192,8 +221,8 @@ function summary(
   const lines = [
     `${paint.strong(definition.title)}  ${paint.quiet(definition.key)}`,
     ...[left, right].map(
-      ({ path, column, items, blank }) =>
-        `  ${path} "${column}"  ${number(items.length)} values${blank ? `, ${number(blank)} blank` : ''}`,
+      ({ path, column, values, blank }) =>
+        `  ${path} "${column}"  ${number(values)} values${blank ? `, ${number(blank)} blank` : ''}`,
     ),
     '',
   ]
@@ -206,14 +235,16 @@ function summary(
     const mended = value !== undefined && [one, other].some((item) => item && item.value !== value)
     return `           ${ends}${mended ? paint.quiet(`  → ${say(value)}`) : ''}${others.length ? `  ~  ${others.map(seen).join(' or ')}` : ''}`
   }
+  let any = false
   for (const match of MATCHES) {
-    const found = pairs.filter((pair) => pair.match === match)
-    if (found.length === 0) continue
+    const { count, first } = told.get(match)!
+    if (count === 0) continue
+    any = true
     const mood = match === 'same' ? paint.good : match === 'same-mended' ? paint.warn : paint.bad
-    lines.push(`  ${mood(number(found.length).padStart(7))}  ${WORDS[match]} (${match})`)
-    if (match !== 'same') lines.push(...found.slice(0, MOST_SHOWN).map(describe))
+    lines.push(`  ${mood(number(count).padStart(7))}  ${WORDS[match]} (${match})`)
+    if (match !== 'same') lines.push(...first.map(describe))
   }
-  if (pairs.length === 0) lines.push('  There is nothing to compare.')
+  if (!any) lines.push('  There is nothing to compare.')
   const hidden = !reveal && definition.sensitivity !== 'open'
   if (hidden) lines.push('', paint.quiet('Values are hidden; --reveal shows them.'))
   return `${lines.join('\n')}\n`
@@ -224,13 +255,12 @@ async function join(
   out: string,
   left: Side,
   right: Side,
-  pairs: readonly Pair[],
+  joined: readonly Joined[],
   flags: CompareFlags,
 ): Promise<void> {
-  const joined = pairs.filter(({ left: one, right: other }) => one && other)
   const [a, b] = [
-    await recordsOf(left, new Set(joined.map((pair) => pair.left!.record)), flags),
-    await recordsOf(right, new Set(joined.map((pair) => pair.right!.record)), flags),
+    await recordsOf(left, new Set(joined.map((pair) => pair.left)), flags),
+    await recordsOf(right, new Set(joined.map((pair) => pair.right)), flags),
   ]
   const output = openOutput(out)
   const twice = new Set(a.headers.filter((name) => b.headers.includes(name)))
@@ -240,7 +270,7 @@ async function join(
     `${['stored', ...named(a.headers, 'left'), ...named(b.headers, 'right')].map(tableCell).join(',')}\r\n`,
   )
   for (const { left: one, right: other, value } of joined) {
-    const cells = [value!, ...a.rows.get(one!.record)!, ...b.rows.get(other!.record)!]
+    const cells = [value, ...a.rows.get(one)!, ...b.rows.get(other)!]
     output.write(`${cells.map(tableCell).join(',')}\r\n`)
   }
   output.finish()

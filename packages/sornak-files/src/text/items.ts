@@ -12,6 +12,21 @@ export async function itemsOf(
   progress: Progress,
   headerRow = 1,
 ): Promise<{ readonly items: readonly Item[]; readonly blank: number }> {
+  const items: Item[] = []
+  const visit = (item: Item) => void items.push(item)
+  const { blank } = await eachItem(source, header, definition, progress, headerRow, visit)
+  return { items, blank }
+}
+
+/** The same, one by one: only damaged values are held. */
+export async function eachItem(
+  source: Source,
+  header: string,
+  definition: Definition,
+  progress: Progress,
+  headerRow: number,
+  visit: (item: Item) => void,
+): Promise<{ readonly values: number; readonly blank: number }> {
   const rule = {
     headerRow,
     skipLast: 0,
@@ -32,19 +47,23 @@ export async function itemsOf(
     const { record, value, verdict, mend, finding } = found
     told.set(record, { record, value, verdict, mend: mend ?? undefined, finding })
   })
-  const items: Item[] = []
+  let values = 0
   let blank = 0
   let at = -1
+  const add = (item: Item) => {
+    values++
+    visit(item)
+  }
   const visitor = {
     header: (headers: readonly string[]) => void (at = headers.indexOf(header)),
     record(text: (index: number) => string, record: number) {
       const value = text(at)
       const item = told.get(record)
-      if (item) items.push(item)
-      else if (value.trim()) items.push({ record, value, verdict: 'intact' })
+      if (item) add(item)
+      else if (value.trim()) add({ record, value, verdict: 'intact' })
       else blank++
     },
   }
   await readTexts(source, visitor, noProgress, headerRow)
-  return { items, blank }
+  return { values, blank }
 }

@@ -61,85 +61,112 @@ export function compareLists(
   left: readonly Item[],
   right: readonly Item[],
 ): Pair[] {
-  const [a, b] = [known(definition, left), known(definition, right)]
+  const [a, b] = [sorted(definition, left), sorted(definition, right)]
+  const pairs = matchKnown(a.known, b.known)
+  const unknown = (
+    items: readonly Item[],
+    others: readonly KnownItem[],
+    pair: (item: Item, found: readonly Item[]) => Pair,
+  ) => {
+    const seek = items.length ? seeker(definition, others) : () => []
+    return items.map((item) => pair(item, seek(item)))
+  }
+  const all = [
+    ...pairs,
+    ...unknown(a.unknown, b.known, unknownLeft),
+    ...unknown(b.unknown, a.known, unknownRight),
+  ]
+  return all.sort(inOrder)
+}
+
+/** A value whose stored form is known, and its key: what makes it the same as another. */
+export interface KnownItem {
+  readonly item: Item
+  readonly key: string
+}
+
+/** The key of a value that fits or has one mend; undefined for one that could be several. */
+export function keyOfItem(definition: Definition, item: Item): string | undefined {
+  if (item.mend === undefined && item.verdict !== 'intact' && item.verdict !== 'suspect')
+    return undefined
+  const text = stored(item)
+  if (item.mend === undefined && !fit(definition, text).ok) return undefined
+  return keyOf(definition, text)
+}
+
+/** Pairs of values that are known; lists that are cut by keys in the same way can be matched part by part. */
+export function matchKnown(left: readonly KnownItem[], right: readonly KnownItem[]): Pair[] {
+  const [a, b] = [firsts(left), firsts(right)]
   const matched = new Set<Item>()
   const pairs: Pair[] = []
-  const add = (
-    match: Match,
-    one: Item | undefined,
-    other: Item | undefined,
-    value?: string,
-    others: readonly Item[] = [],
-  ) => pairs.push({ match, left: one, right: other, value, others })
-  for (const item of left) {
-    if (item.verdict === 'blank') continue
-    const key = a.keys.get(item)
-    if (key === undefined) {
-      const others = candidates(definition, item, b.first)
-      add(others.length ? 'ambiguous' : 'only-left', item, undefined, undefined, others)
-      continue
-    }
-    const value = stored(item)
-    if (a.first.get(key) !== item) {
-      add('duplicate', item, undefined, value)
-      continue
-    }
-    const other = b.first.get(key)
-    if (!other) add('only-left', item, undefined, value)
+  const add = (match: Match, one: Item | undefined, other: Item | undefined) =>
+    pairs.push({ match, left: one, right: other, value: stored((one ?? other)!), others: [] })
+  for (const { item, key } of left) {
+    const other = b.get(key)
+    if (a.get(key) !== item) add('duplicate', item, undefined)
+    else if (!other) add('only-left', item, undefined)
     else {
       matched.add(other)
       const alike = item.mend === undefined && other.mend === undefined
-      add(alike ? 'same' : 'same-mended', item, other, value)
+      add(alike ? 'same' : 'same-mended', item, other)
     }
   }
-  for (const item of right) {
-    if (item.verdict === 'blank' || matched.has(item)) continue
-    const key = b.keys.get(item)
-    if (key === undefined) {
-      const others = candidates(definition, item, a.first)
-      add(others.length ? 'ambiguous' : 'only-right', undefined, item, undefined, others)
-    } else
-      add(b.first.get(key) === item ? 'only-right' : 'duplicate', undefined, item, stored(item))
+  for (const { item, key } of right) {
+    if (matched.has(item)) continue
+    add(b.get(key) === item ? 'only-right' : 'duplicate', undefined, item)
   }
   return pairs
 }
 
-interface Known {
-  readonly keys: ReadonlyMap<Item, string>
-  /** The first item of each key. */
-  readonly first: ReadonlyMap<string, Item>
+/** Finds members of a list that could have become a damaged value, two at the most. */
+export function seeker(
+  definition: Definition,
+  others: readonly KnownItem[],
+): (item: Item) => readonly Item[] {
+  const by = new Map([...firsts(others).values()].map((item) => [stored(item), item]))
+  const list = trustedList(by.keys())
+  return ({ value }) => list.among(hypotheses(definition, value)).map((text) => by.get(text)!)
+}
+
+/** The pair of a value that could be one or more of the other list, or none. */
+export const unknownLeft = (item: Item, others: readonly Item[]): Pair => ({
+  match: others.length ? 'ambiguous' : 'only-left',
+  left: item,
+  right: undefined,
+  value: undefined,
+  others,
+})
+export const unknownRight = (item: Item, others: readonly Item[]): Pair => ({
+  ...unknownLeft(item, others),
+  match: others.length ? 'ambiguous' : 'only-right',
+  left: undefined,
+  right: item,
+})
+
+/** The order of the left list, then of what is only on the right. */
+export function inOrder(a: Pair, b: Pair): number {
+  if (a.left && b.left) return a.left.record - b.left.record
+  if (a.left || b.left) return a.left ? -1 : 1
+  return a.right!.record - b.right!.record
 }
 
 const stored = ({ mend, value }: Item) => mend ?? value
 
-function known(definition: Definition, items: readonly Item[]): Known {
-  const keys = new Map<Item, string>()
-  const first = new Map<string, Item>()
+function sorted(definition: Definition, items: readonly Item[]) {
+  const known: KnownItem[] = []
+  const unknown: Item[] = []
   for (const item of items) {
-    if (item.mend === undefined && item.verdict !== 'intact' && item.verdict !== 'suspect') continue
-    const text = stored(item)
-    if (item.mend === undefined && !fit(definition, text).ok) continue
-    const key = keyOf(definition, text)
-    keys.set(item, key)
-    if (!first.has(key)) first.set(key, item)
+    if (item.verdict === 'blank') continue
+    const key = keyOfItem(definition, item)
+    if (key === undefined) unknown.push(item)
+    else known.push({ item, key })
   }
-  return { keys, first }
+  return { known, unknown }
 }
 
-const lists = new WeakMap<ReadonlyMap<string, Item>, ReturnType<typeof listOf>>()
-
-// Members of the other list that could have become what is seen.
-function candidates(
-  definition: Definition,
-  { value }: Item,
-  others: ReadonlyMap<string, Item>,
-): Item[] {
-  let list = lists.get(others)
-  if (!list) lists.set(others, (list = listOf(others)))
-  return list.trusted.among(hypotheses(definition, value)).map((text) => list.by.get(text)!)
-}
-
-function listOf(others: ReadonlyMap<string, Item>) {
-  const by = new Map([...others.values()].map((item) => [stored(item), item]))
-  return { by, trusted: trustedList(by.keys()) }
+// The first item of each key.
+function firsts(items: readonly KnownItem[]): Map<string, Item> {
+  const first = new Map<string, Item>()
+  for (const { item, key } of items) if (!first.has(key)) first.set(key, item)
+  return first
 }

@@ -1,0 +1,169 @@
+// Two lists that need not fit into memory: values are put into parts by their keys, in temporary files; each part
+// is matched by itself, and the pairs of all parts are merged into the order of the lists.
+
+import {
+  inOrder,
+  keyOfItem,
+  matchKnown,
+  seeker,
+  unknownLeft,
+  unknownRight,
+  type Definition,
+  type Item,
+  type KnownItem,
+  type Pair,
+} from 'sornak'
+import type { Source } from 'sornak-files'
+import { desk } from './source.js'
+
+/** A part holds about so many bytes of the files. */
+const PART = 2 * 1024 * 1024
+const MOST_PARTS = 300
+const FLUSH = 32 * 1024
+
+export interface Parts {
+  left(item: Item): void
+  right(item: Item): void
+  /** Every pair, in order; once. */
+  pairs(visit: (pair: Pair) => void): void
+  close(): void
+}
+
+/** @param bytes of both files together */
+export function parts(definition: Definition, bytes: number): Parts {
+  const files = desk()
+  const count = Math.max(1, Math.min(MOST_PARTS, Math.ceil(bytes / PART)))
+  const make = () => Array.from({ length: count }, () => spill(files))
+  const sides = { left: make(), right: make() }
+  const unknown = { left: [] as Item[], right: [] as Item[] }
+
+  function put(side: 'left' | 'right', item: Item): void {
+    const key = keyOfItem(definition, item)
+    if (key === undefined) unknown[side].push(item)
+    else sides[side][partOf(key, count)]!.add({ item, key })
+  }
+
+  function pairs(visit: (pair: Pair) => void): void {
+    const found = {
+      left: unknown.left.map((): Item[] => []),
+      right: unknown.right.map((): Item[] => []),
+    }
+    const runs = sides.left.map((spilled, i) => {
+      const left = [...spilled.items<KnownItem>()]
+      const right = [...sides.right[i]!.items<KnownItem>()]
+      seekIn(definition, right, unknown.left, found.left)
+      seekIn(definition, left, unknown.right, found.right)
+      const run = spill(files)
+      for (const pair of matchKnown(left, right)) run.add(pair)
+      return run.items<Pair>()
+    })
+    const open = [
+      ...unknown.left.map((item, i) => unknownLeft(item, two(found.left[i]!))),
+      ...unknown.right.map((item, i) => unknownRight(item, two(found.right[i]!))),
+    ]
+    merged([...runs, open.values()], visit)
+  }
+
+  return {
+    left: (item) => put('left', item),
+    right: (item) => put('right', item),
+    pairs,
+    close: files.close,
+  }
+}
+
+function seekIn(
+  definition: Definition,
+  known: readonly KnownItem[],
+  items: readonly Item[],
+  found: readonly Item[][],
+): void {
+  if (items.length === 0) return
+  const seek = seeker(definition, known)
+  items.forEach((item, i) => {
+    if (found[i]!.length < 2) found[i]!.push(...seek(item))
+  })
+}
+
+const two = (items: readonly Item[]) => [...items].sort((a, b) => a.record - b.record).slice(0, 2)
+
+// FNV-1a: which part a key belongs to does not depend on what else there is.
+function partOf(key: string, count: number): number {
+  let hash = 0x811c9dc5
+  for (let i = 0; i < key.length; i++) hash = Math.imul(hash ^ key.charCodeAt(i), 0x01000193)
+  return (hash >>> 0) % count
+}
+
+// Of several runs in order the whole in order: the least of their heads, again and again.
+function merged(runs: readonly Iterator<Pair>[], visit: (pair: Pair) => void): void {
+  const heads: { pair: Pair; run: Iterator<Pair> }[] = []
+  const take = (run: Iterator<Pair>) => {
+    const next = run.next()
+    if (next.done !== true) insert(heads, { pair: next.value, run })
+  }
+  runs.forEach(take)
+  for (let head = heads.shift(); head; head = heads.shift()) {
+    visit(head.pair)
+    take(head.run)
+  }
+}
+
+function insert(
+  heads: { pair: Pair; run: Iterator<Pair> }[],
+  one: { pair: Pair; run: Iterator<Pair> },
+): void {
+  let [low, high] = [0, heads.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (inOrder(heads[middle]!.pair, one.pair) <= 0) low = middle + 1
+    else high = middle
+  }
+  heads.splice(low, 0, one)
+}
+
+interface Spill {
+  add(value: unknown): void
+  items<T>(): Generator<T>
+}
+
+// Values as lines of JSON in a file that has no name; record numbers are the only numbers in them.
+function spill(files: ReturnType<typeof desk>): Spill {
+  let kept: ReturnType<typeof files.keep> | undefined
+  let held = ''
+  const settle = () => {
+    if (!held) return
+    kept ??= files.keep('the comparison')
+    kept.write(Buffer.from(held))
+    held = ''
+  }
+  return {
+    add(value) {
+      held += `${JSON.stringify(value)}\n`
+      if (held.length >= FLUSH) settle()
+    },
+    *items<T>() {
+      if (!kept) {
+        for (const line of linesIn(held)) yield JSON.parse(line) as T
+        return
+      }
+      settle()
+      for (const line of linesOf(kept.done())) yield JSON.parse(line) as T
+    },
+  }
+}
+
+const linesIn = (text: string) => text.split('\n').filter(Boolean)
+
+function* linesOf(source: Source): Generator<string> {
+  const decoder = new TextDecoder()
+  const buffer = Buffer.alloc(FLUSH)
+  let rest = ''
+  for (let at = 0; ;) {
+    const size = source.read(buffer, at)
+    if (size === 0) break
+    at += size
+    const lines = (rest + decoder.decode(buffer.subarray(0, size), { stream: true })).split('\n')
+    rest = lines.pop()!
+    yield* lines
+  }
+}
