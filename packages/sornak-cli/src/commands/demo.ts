@@ -38,6 +38,8 @@ export async function demo({ to, reveal, color }: DemoFlags): Promise<number> {
       `  sornak inspect ${tables[0]} -r ${rules} --reveal`,
       `  sornak explain crew-number 417 -r ${rules} --reveal`,
       "  sornak show '({3}) {3}-{4}' 2065550142",
+      'See it in a browser, in a clone of the project:',
+      '  npm run workbench   then open http://localhost:4180/?demo=crew',
     ].join('\n'),
   )
   return STATUS.fine
