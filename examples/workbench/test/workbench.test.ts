@@ -318,6 +318,40 @@ test('a candidate is chosen, goes into the copy, and can be taken back', async (
   expect(bad).toEqual([])
 })
 
+test('a long file: a first look at once, progress, and work that can be stopped', async () => {
+  const { page, press, bad } = await bench()
+  const rows = Array.from({ length: 250_000 }, (_, i) => {
+    const no = `${(i * 7919) % 100_000}`.padStart(5, '0')
+    return `${i % 50 ? no : `${no}.0`},07700900${`${i % 1000}`.padStart(3, '0')},Ann Other`
+  })
+  writeFileSync(join(dir, 'long.csv'), `Crew No,Mobile,Name\n${rows.join('\n')}\n`)
+  const open = async () => {
+    const chooser = page.waitForEvent('filechooser')
+    await press(/^Open a/)
+    await (await chooser).setFiles(join(dir, 'long.csv'))
+    await page.getByText('The file is long').waitFor()
+  }
+  await open()
+  await press(/^Inspect/)
+  await expect
+    .poll(() => page.getByRole('status').first().textContent(), { timeout: 20_000 })
+    .toMatch(/Inspecting \d+%/)
+  await press('Stop')
+  await expect.poll(() => page.getByRole('alert').textContent()).toContain('Stopped')
+  await open()
+  await press(/^Inspect/)
+  await page.getByRole('tab', { name: 'Damage' }).click()
+  await page.getByText('A first look at').waitFor()
+  await page.getByText('A first look at').waitFor({ state: 'detached', timeout: 60_000 })
+  // Every fiftieth has a tail.
+  const label = await page.locator('.column').first().locator('svg.bar').getAttribute('aria-label')
+  expect(label).toContain('245,000 intact')
+  await page.getByRole('grid').focus()
+  await page.keyboard.press('End')
+  await expect.poll(() => page.locator('.detail h3').textContent()).toBe('Crew No, row 249,951')
+  expect(bad).toEqual([])
+})
+
 describe('files of other formats', () => {
   test.each([
     ['openpyxl.xlsx', 'Cards', /stored as 2 numbers/],

@@ -3,6 +3,7 @@
 import { lazy, Suspense, useState } from 'react'
 import { Button, ToggleButton } from 'react-aria-components'
 import { FindingTable } from '../parts/finding-table.js'
+import { Later } from '../parts/later.js'
 import { StripView, stripWords, VerdictBar } from '../parts/verdict-bar.js'
 import { findingTitle, number, share, VERDICT_ORDER } from '../parts/words.js'
 import { useWorkbench } from '../state/workbench.js'
@@ -69,11 +70,15 @@ export function Damage() {
         <section className="sheet" aria-labelledby="chart-title">
           <h3 id="chart-title">Damaged values by column</h3>
           <Suspense fallback={<div className="chart" />}>
-            <VerdictChart columns={columns} />
+            <Later>
+              <VerdictChart columns={columns} />
+            </Later>
           </Suspense>
         </section>
       </div>
-      <FindingTable filter={filter} onFilter={setFilter} />
+      <Later after={60}>
+        <FindingTable filter={filter} onFilter={setFilter} />
+      </Later>
     </>
   )
 }
