@@ -3,7 +3,7 @@
 import { Command, CommanderError, Option } from 'commander'
 import { FileProblem } from 'sornak-files/problem'
 import { removeUnfinished, tell } from './output.js'
-import { STATUS, Stop } from './stop.js'
+import { STATUS, Stop, usage } from './stop.js'
 
 const program = new Command('sornak')
   .description(
@@ -105,6 +105,7 @@ program
   .option(...headerRow)
   .option('--stdin-name <name>', 'the file name that standard input stands for')
   .option('--all', 'every file that the rules file names')
+  .option('--one-pass', 'value by value, without what the rows of a column say together')
   .option('--allow-missing', 'a bound column may be missing')
   .option(
     '--profile',
@@ -375,6 +376,24 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
     if (process.stderr.isTTY) process.stderr.write('\r\u001b[2K')
     process.exit(signal === 'SIGINT' ? STATUS.interrupted : 128 + (signal === 'SIGTERM' ? 15 : 1))
   })
+}
+
+// Options that every command takes, whether or not it has anything to be quiet about or to colour.
+for (const command of program.commands) {
+  const has = (long: string) => command.options.some((option) => option.long === long)
+  if (!has('--quiet')) command.option('-q, --quiet', 'no progress')
+  if (!has('--no-color')) command.option('--no-color', 'no colour on a terminal')
+  if (!has('--reveal')) command.option(...reveal)
+  command.addOption(
+    new Option('--jobs <n>', 'how many threads may work; one does, and the output is the same')
+      .default('1')
+      .argParser(jobs),
+  )
+}
+
+function jobs(text: string): string {
+  if (/^[1-9]\d{0,3}$/.test(text)) return text
+  throw usage(`--jobs takes a whole number from 1, not "${text}".`)
 }
 
 try {

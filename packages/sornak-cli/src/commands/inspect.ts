@@ -42,6 +42,7 @@ export interface InspectFlags extends BindFlags, ReadFlags {
   readonly stdinName?: string
   readonly allowMissing?: boolean
   readonly profile?: boolean
+  readonly onePass?: boolean
   readonly color: boolean
 }
 
@@ -121,6 +122,7 @@ interface Run extends BoundRun {
     readonly candidates: number
     readonly allowMissing: boolean
     readonly profile: boolean
+    readonly onePass: boolean
   }
 }
 
@@ -148,6 +150,7 @@ function prepare(given: readonly string[], flags: InspectFlags): Run {
     candidates: Number.parseInt(flags.candidates, 10),
     allowMissing: flags.allowMissing === true,
     profile: flags.profile === true,
+    onePass: flags.onePass === true,
   }
   return {
     ...bound,

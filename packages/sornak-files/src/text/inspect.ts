@@ -34,6 +34,8 @@ export interface FileOptions {
   readonly candidates: number
   readonly allowMissing: boolean
   readonly profile: boolean
+  /** Value by value, without what the rows say together. */
+  readonly onePass?: boolean
   /** Say why in hidden words too. */
   readonly hiddenWhy?: boolean
   readonly trusted: ReadonlyMap<string, TrustedList>

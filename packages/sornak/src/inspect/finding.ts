@@ -22,6 +22,8 @@ export interface ValueFinding {
   readonly cell?: string | undefined
   readonly key: string | null
   readonly column: string
+  /** The rows of the column were not asked together: the verdict may be another when they are. */
+  readonly final?: false
   readonly identifier: string
   readonly value: string
   readonly hidden: boolean
@@ -48,6 +50,7 @@ export interface Where {
   readonly cell?: string | undefined
   readonly key: string | null
   readonly column: string
+  readonly final?: false
 }
 
 export function valueFinding(

@@ -34,6 +34,8 @@ export interface InspectOptions {
   readonly profile?: boolean
   /** How the values were stored, where that was not text. */
   readonly storage?: Storage | undefined
+  /** Without what the rows say together: verdicts are given value by value and are not final. */
+  readonly onePass?: boolean
   /** Say why in hidden words too. */
   readonly hiddenWhy?: boolean
   /** The sheet or table of the file, where it has several. */
@@ -104,7 +106,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   const firsts = new Map<Bound, Map<string, number>>()
   const runs = new Map<Bound, ColumnRuns>()
   for (const { choice } of table.columns)
-    for (const bound of boundsOf(choice)) evidence.set(bound, columnEvidence(bound.definition))
+    for (const bound of boundsOf(choice))
+      if (options.onePass !== true) evidence.set(bound, columnEvidence(bound.definition))
 
   function look(view: RecordView, place: RecordPlace): void {
     if (isEmptyLine(view, width) || isHeaderAgain(view)) return
@@ -128,13 +131,13 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         if (bound!.definition.unique && !standsFirst(bound!, textOf(view, column.index), place))
           again = true
         evidence
-          .get(bound!)!
-          .fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, place)
+          .get(bound!)
+          ?.fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, place)
       } else {
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''
         if (saysNothing(seen)) continue
-        evidence.get(bound!)!.misfit(seen, { ...place })
+        evidence.get(bound!)?.misfit(seen, place)
         const list = trustedFor(bound!)
         const [one, other] = list ? list.among(hypotheses(bound!.definition, seen)) : []
         if (list && one !== undefined && other === undefined) list.claim(one)
@@ -204,6 +207,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         ...(options.sheet !== undefined && { sheet: options.sheet }),
         key: keyText(view),
         column: column.header,
+        ...(options.onePass === true && { final: false as const }),
       }
       const whole = again ? asDuplicate(judgement, first) : judgement
       const told = shown === undefined ? whole : asShown(whole)
@@ -242,13 +246,17 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     for (const { column, stored } of counts) {
       const { header, choice, index } = column
       for (const bound of boundsOf(choice)) {
-        const found = columnRuns(bound.definition, evidence.get(bound)!.state())
-        runs.set(bound, found)
+        const state = evidence.get(bound)?.state()
         const where = { file: table.file, sheet: options.sheet, column: header, firstRecord }
-        columns.push(...columnFindings(where, bound.definition, found))
         const type = storage?.types[index]
-        columns.push(...storageFindings(where, bound.definition, stored, type, options.reveal))
-        stretches.push(...found.suspects)
+        const storing = storageFindings(where, bound.definition, stored, type, options.reveal)
+        if (state) {
+          const found = columnRuns(bound.definition, state)
+          runs.set(bound, found)
+          columns.push(...columnFindings(where, bound.definition, found))
+          stretches.push(...found.suspects)
+        }
+        columns.push(...storing)
       }
     }
     return { columns, again: apart(stretches) }
