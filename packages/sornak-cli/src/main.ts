@@ -27,22 +27,6 @@ const rules = [
   'the rules file (default: sornak.yaml, where there is one)',
 ] as const
 const out = ['-o, --out <file>', 'write to a file: beside it first, then renamed'] as const
-const sheet = ['--sheet <name>', 'only this sheet, table or list of the file'] as const
-const delimiter = ['--delimiter <char>', 'what separates fields (default: found)'] as const
-const quote = ['--quote <char>', 'what stands around fields (default: ")'] as const
-const encoding = [
-  '--encoding <name>',
-  'how the file is encoded (default: UTF-8, or as its first bytes show)',
-] as const
-const layout = [
-  '--layout <fields>',
-  'fields at fixed places: "Crew No: 1-5, Mobile: 6-15"',
-] as const
-const headerRow = [
-  '--header-row <n>',
-  'the row of headers, from 1 (default: as the rules file says; survey finds it)',
-] as const
-const query = ['--query <select>', 'rows of a database: the result of a query'] as const
 const reveal = ['--reveal', 'show what the rules file hides'] as const
 
 program
@@ -61,13 +45,6 @@ program
   .option('--draft <file>', 'write a rules file that inspect can use at once')
   .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
   .option(...out)
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...query)
-  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(
@@ -96,13 +73,6 @@ program
     'verdicts and findings that make the exit status 1 (default: all but intact and blank)',
   )
   .addOption(new Option('--candidates <n>', 'how many possible originals to list').default('10'))
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...query)
-  .option(...headerRow)
   .option('--stdin-name <name>', 'the file name that standard input stands for')
   .option('--all', 'every file that the rules file names')
   .option('--one-pass', 'value by value, without what the rows of a column say together')
@@ -140,13 +110,6 @@ program
   .option('--answers <file>', 'check the answers that were filled in, and apply them')
   .option('--replay <changes>', 'make the changes of a record again, on the file it was made for')
   .option('--undo <changes>', 'take the changes of a record back, in the copy that it made')
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...query)
-  .option(...headerRow)
   .option('--allow-missing', 'a bound column may be missing')
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
@@ -175,12 +138,6 @@ program
   .addOption(new Option('--format <format>', 'text, csv or jsonl').default('text'))
   .option(...out)
   .option(...reveal)
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .option('--no-color', 'no colour on a terminal')
   .addHelpText(
@@ -201,13 +158,6 @@ program
   .option(...rules)
   .requiredOption('--to <dir>', 'the directory to write into')
   .option('--in <format>', 'csv, xlsx, ods, json, jsonl or parquet (default: csv)')
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...query)
-  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .addHelpText(
     'after',
@@ -235,13 +185,6 @@ program
   .addOption(new Option('--format <format>', 'text or jsonl').default('text'))
   .option(...out)
   .option(...reveal)
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...query)
-  .option(...headerRow)
   .option('-q, --quiet', 'no progress')
   .addHelpText(
     'after',
@@ -269,13 +212,6 @@ program
   .option('--beside', 'the whole table, with the shown column beside its source')
   .option('--into <header>', 'the header of the shown column (default: "… (shown)")')
   .option('--watch', 'write the output file again whenever the source changes')
-  .option(...sheet)
-  .option(...delimiter)
-  .option(...quote)
-  .option(...encoding)
-  .option(...layout)
-  .option(...query)
-  .option(...headerRow)
   .option(...out)
   .option('-q, --quiet', 'do not say why a value does not fit')
   .addHelpText(
@@ -377,6 +313,22 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
     process.exit(signal === 'SIGINT' ? STATUS.interrupted : 128 + (signal === 'SIGTERM' ? 15 : 1))
   })
 }
+
+const READING: readonly (readonly [flags: string, description: string])[] = [
+  ['--sheet <name>', 'only this sheet, table or list of the file'],
+  ['--delimiter <char>', 'what separates fields (default: found)'],
+  ['--quote <char>', 'what stands around fields (default: ")'],
+  ['--encoding <name>', 'how the file is encoded (default: UTF-8, or as its first bytes show)'],
+  ['--layout <fields>', 'fields at fixed places: "Crew No: 1-5, Mobile: 6-15"'],
+  ['--query <select>', 'rows of a database: the result of a query'],
+  [
+    '--header-row <n>',
+    'the row of headers, from 1 (default: as the rules file says; survey finds it)',
+  ],
+]
+const READERS = ['survey', 'inspect', 'mend', 'compare', 'hand-over', 'rehearse', 'show']
+for (const command of program.commands)
+  if (READERS.includes(command.name())) for (const option of READING) command.option(...option)
 
 // Options that every command takes, whether or not it has anything to be quiet about or to colour.
 for (const command of program.commands) {
