@@ -91,20 +91,33 @@ function behind(schema: FileMetaData['schema'], at: number): number {
 }
 
 function rawMetadata(metadata: FileMetaData): FileMetaData {
+  const chunks = metadata.row_groups.flatMap(({ columns }) => columns)
+  // Bytes can be told apart where values are written one after the other, or as places in a list of them.
+  const packed = new Set(
+    chunks.flatMap(({ meta_data: meta }) =>
+      meta && !meta.encodings.every((one) => AS_BYTES.has(one)) ? meta.path_in_schema[0] : [],
+    ),
+  )
+  const asBytes = (name: string | undefined) => !packed.has(name)
   return {
     ...metadata,
-    schema: metadata.schema.map(rawElement),
+    schema: metadata.schema.map((element) => rawElement(element, asBytes(element.name))),
     row_groups: metadata.row_groups.map((group) => ({
       ...group,
       columns: group.columns.map((column) => ({
         ...column,
         ...(column.meta_data && {
-          meta_data: { ...column.meta_data, type: rawType(column.meta_data.type) },
+          meta_data: {
+            ...column.meta_data,
+            type: rawType(column.meta_data.type, asBytes(column.meta_data.path_in_schema[0])),
+          },
         }),
       })),
     })),
   }
 }
+
+const AS_BYTES = new Set(['PLAIN', 'PLAIN_DICTIONARY', 'RLE_DICTIONARY', 'RLE', 'BIT_PACKED'])
 
 async function guarded<T>(source: Source, run: () => Promise<T>): Promise<T> {
   try {

@@ -16,7 +16,9 @@ const strict = new TextDecoder('utf-8', { fatal: true })
 export function columnOf(element: SchemaElement): ParquetColumn {
   const { name, type = 'BYTE_ARRAY' } = element
   const logical = element.logical_type?.type ?? element.converted_type ?? ''
-  const bigints = (show: (value: bigint) => string) => (raw: unknown) => show(BigInt(raw as bigint))
+  const whole = (raw: unknown) =>
+    raw instanceof Uint8Array ? fourBytes(raw) : BigInt(raw as bigint)
+  const bigints = (show: (value: bigint) => string) => (raw: unknown) => show(whole(raw))
   const number = (holds: ColumnType['holds'], said: string): ColumnType => ({
     name: said,
     as: 'number',
@@ -31,7 +33,10 @@ export function columnOf(element: SchemaElement): ParquetColumn {
         `DECIMAL(${precision},${scale})`,
       ),
       text: (raw) =>
-        decimalText(raw instanceof Uint8Array ? signed(raw) : BigInt(raw as bigint), scale),
+        decimalText(
+          raw instanceof Uint8Array && type !== 'INT32' ? signed(raw) : whole(raw),
+          scale,
+        ),
     }
   }
   if (logical === 'DATE')
@@ -91,15 +96,36 @@ export function columnOf(element: SchemaElement): ParquetColumn {
   }
 }
 
-/** The element without its meaning, so that the reader hands over what is stored. */
-export function rawElement(element: SchemaElement): SchemaElement {
+/**
+ * The element without its meaning, so that the reader hands over what is stored.
+ *
+ * @param asBytes whole numbers of 32 bits are read as four bytes each
+ */
+export function rawElement(element: SchemaElement, asBytes: boolean): SchemaElement {
   const { converted_type: _converted, logical_type: _logical, ...raw } = element
-  return { ...raw, ...(element.type && { type: rawType(element.type) }) }
+  if (!element.type) return raw
+  const type = rawType(element.type, asBytes)
+  return { ...raw, type, ...(type !== element.type && isFixed(type) && { type_length: 4 }) }
 }
 
-// A binary number is read as the whole number that has the same bits.
-export const rawType = (type: NonNullable<SchemaElement['type']>): typeof type =>
-  type === 'DOUBLE' ? 'INT64' : type === 'FLOAT' ? 'INT32' : type
+const isFixed = (type: SchemaElement['type']) => type === 'FIXED_LEN_BYTE_ARRAY'
+
+// A binary number is read as the whole number, or the bytes, that have the same bits.
+export function rawType(
+  type: NonNullable<SchemaElement['type']>,
+  asBytes: boolean,
+): NonNullable<SchemaElement['type']> {
+  if (type === 'DOUBLE') return 'INT64'
+  if (type === 'INT32' || type === 'FLOAT') return asBytes ? 'FIXED_LEN_BYTE_ARRAY' : 'INT32'
+  return type
+}
+
+// The last byte is the first of the number.
+function fourBytes(bytes: Uint8Array): bigint {
+  let value = 0n
+  for (const byte of [...bytes].reverse()) value = (value << 8n) | BigInt(byte)
+  return BigInt.asIntN(32, value)
+}
 
 function integerOf({ type, logical_type: logical, converted_type: converted }: SchemaElement) {
   if (logical?.type === 'INTEGER')
