@@ -1,15 +1,16 @@
 // The frame: what is open, what can be undone, and the four views.
 
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, startTransition, Suspense, useEffect, useState } from 'react'
 import { Button, Tab, TabList, TabPanel, Tabs, type Key } from 'react-aria-components'
 import { DEMO, demoFile } from './demo.js'
 import { number } from './parts/words.js'
 import { ThemeSwitch } from './parts/theme.js'
 import { useWorkbench } from './state/workbench.js'
-import { Data } from './views/data.js'
+import { Open } from './views/open.js'
 
 // Loaded when they are looked at, so that the page is there at once.
 const Act = lazy(async () => ({ default: (await import('./views/act.js')).Act }))
+const Data = lazy(async () => ({ default: (await import('./views/data.js')).Data }))
 const Damage = lazy(async () => ({ default: (await import('./views/damage.js')).Damage }))
 const Definitions = lazy(async () => ({
   default: (await import('./views/definitions.js')).Definitions,
@@ -19,6 +20,7 @@ export function App() {
   const { file, survey, inspected, steps, undo, redo, work, said, dismiss, stop, open } =
     useWorkbench()
   const [view, setView] = useState<Key>('data')
+  const show = (next: Key) => startTransition(() => setView(next))
 
   // `?demo=crew` opens a table of the demo data at once.
   useEffect(() => {
@@ -28,7 +30,10 @@ export function App() {
     // Once, when the page opens.
   }, [])
 
-  // While the steward reads the proposals, the next view gets ready.
+  // While a file is surveyed, and while the steward reads the proposals, the next view gets ready.
+  useEffect(() => {
+    if (file) void import('./views/data.js')
+  }, [file])
   useEffect(() => {
     if (!survey) return
     void import('./views/damage.js')
@@ -100,7 +105,7 @@ export function App() {
       </div>
       <main>
         <Suspense>
-          <Tabs selectedKey={view} onSelectionChange={setView} className="views">
+          <Tabs selectedKey={view} onSelectionChange={show} className="views">
             <TabList aria-label="Views">
               <Tab id="data">Data</Tab>
               <Tab id="damage" isDisabled={!inspected}>
@@ -112,7 +117,11 @@ export function App() {
               <Tab id="definitions">Definitions</Tab>
             </TabList>
             <TabPanel id="data">
-              <Data onInspected={() => setView('damage')} edit={() => setView('definitions')} />
+              {survey ? (
+                <Data onInspected={() => show('damage')} edit={() => show('definitions')} />
+              ) : (
+                <Open />
+              )}
             </TabPanel>
             <TabPanel id="damage">
               <Damage />

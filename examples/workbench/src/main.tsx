@@ -1,10 +1,13 @@
+import { startTransition } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './app.js'
 import { WorkbenchProvider } from './state/workbench.js'
 import './workbench.css'
 
-createRoot(document.querySelector('#workbench')!).render(
-  <WorkbenchProvider>
-    <App />
-  </WorkbenchProvider>,
+startTransition(() =>
+  createRoot(document.querySelector('#workbench')!).render(
+    <WorkbenchProvider>
+      <App />
+    </WorkbenchProvider>,
+  ),
 )

@@ -1,6 +1,6 @@
 // What comes a moment later than the rest: a view that is drawn in pieces never holds the page up.
 
-import { useEffect, useState, type ReactNode } from 'react'
+import { startTransition, useEffect, useState, type ReactNode } from 'react'
 
 /** @param after in milliseconds */
 export function Later({
@@ -12,7 +12,7 @@ export function Later({
 }) {
   const [now, setNow] = useState(false)
   useEffect(() => {
-    const wait = setTimeout(() => setNow(true), after)
+    const wait = setTimeout(() => startTransition(() => setNow(true)), after)
     return () => clearTimeout(wait)
   }, [after])
   return now ? children : null

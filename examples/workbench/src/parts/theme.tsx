@@ -23,3 +23,22 @@ export function ThemeSwitch() {
     </Button>
   )
 }
+
+/** The colours of the moment, for canvases: they are painted once, and again when this changes. */
+export function useTheme(): string {
+  const media = matchMedia('(prefers-color-scheme: dark)')
+  const read = () => `${document.documentElement.dataset['theme'] ?? ''} ${media.matches}`
+  const [theme, setTheme] = useState(read)
+  useEffect(() => {
+    const change = () => setTheme(read())
+    const observer = new MutationObserver(change)
+    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] })
+    media.addEventListener('change', change)
+    return () => {
+      observer.disconnect()
+      media.removeEventListener('change', change)
+    }
+    // The query is the same object in effect.
+  }, [])
+  return theme
+}

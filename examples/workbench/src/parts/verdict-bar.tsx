@@ -2,6 +2,7 @@
 
 import type { Strip, Verdict } from 'sornak'
 import { useEffect, useRef } from 'react'
+import { useTheme } from './theme.js'
 import { number, share, VERDICT_ORDER } from './words.js'
 
 export function VerdictBar({
@@ -45,6 +46,7 @@ const KINDS = ['mendable', 'open', 'gone'] as const
 /** From the first row at the left to the last at the right; taller where more values are damaged. */
 export function StripView({ strip, label }: { readonly strip: Strip; readonly label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const theme = useTheme()
   useEffect(() => {
     const draw = () => {
       const { current } = canvas
@@ -77,19 +79,11 @@ export function StripView({ strip, label }: { readonly strip: Strip; readonly la
         }
       }
     }
-    draw()
+    // Told at once, when the size is known, and whenever it changes.
     const observer = new ResizeObserver(draw)
     observer.observe(canvas.current!)
-    const dark = matchMedia('(prefers-color-scheme: dark)')
-    dark.addEventListener('change', draw)
-    const theme = new MutationObserver(draw)
-    theme.observe(document.documentElement, { attributeFilter: ['data-theme'] })
-    return () => {
-      observer.disconnect()
-      theme.disconnect()
-      dark.removeEventListener('change', draw)
-    }
-  }, [strip])
+    return () => observer.disconnect()
+  }, [strip, theme])
   return <canvas ref={canvas} className="strip" role="img" aria-label={label} />
 }
 

@@ -1,8 +1,9 @@
 // Damaged values of each column, stacked by verdict. The bars beside each column show shares; this shows counts.
 
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import type { InspectedColumn } from '../worker/protocol.js'
+import { useTheme } from './theme.js'
 import { number, VERDICT_ORDER } from './words.js'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
@@ -13,32 +14,43 @@ export function VerdictChart({ columns }: { readonly columns: readonly Inspected
   const canvas = useRef<HTMLCanvasElement>(null)
   const theme = useTheme()
   useEffect(() => {
-    const style = getComputedStyle(canvas.current!)
-    const colour = (name: string) => style.getPropertyValue(name)
-    const text = { color: colour('--ink'), font: { size: 12 } }
-    const chart = new Chart(canvas.current!, {
-      type: 'bar',
-      data: {
-        labels: columns.map(({ header }) => header),
-        datasets: SHOWN.map((verdict) => ({
-          label: verdict,
-          data: columns.map(({ verdicts }) => verdicts[verdict]),
-          backgroundColor: colour(`--v-${verdict}`),
-          barThickness: 16,
-        })),
-      },
-      options: {
-        indexAxis: 'y',
-        animation: false,
-        maintainAspectRatio: false,
-        scales: {
-          x: { stacked: true, ticks: { ...text, precision: 0 }, grid: { color: colour('--line') } },
-          y: { stacked: true, ticks: text, grid: { display: false } },
+    let chart: Chart | undefined
+    // A task of its own, after what is drawn with it.
+    const wait = setTimeout(() => {
+      const style = getComputedStyle(canvas.current!)
+      const colour = (name: string) => style.getPropertyValue(name)
+      const text = { color: colour('--ink'), font: { size: 12 } }
+      chart = new Chart(canvas.current!, {
+        type: 'bar',
+        data: {
+          labels: columns.map(({ header }) => header),
+          datasets: SHOWN.map((verdict) => ({
+            label: verdict,
+            data: columns.map(({ verdicts }) => verdicts[verdict]),
+            backgroundColor: colour(`--v-${verdict}`),
+            barThickness: 16,
+          })),
         },
-        plugins: { legend: { display: false }, tooltip: { mode: 'index' } },
-      },
+        options: {
+          indexAxis: 'y',
+          animation: false,
+          maintainAspectRatio: false,
+          scales: {
+            x: {
+              stacked: true,
+              ticks: { ...text, precision: 0 },
+              grid: { color: colour('--line') },
+            },
+            y: { stacked: true, ticks: text, grid: { display: false } },
+          },
+          plugins: { legend: { display: false }, tooltip: { mode: 'index' } },
+        },
+      })
     })
-    return () => chart.destroy()
+    return () => {
+      clearTimeout(wait)
+      chart?.destroy()
+    }
   }, [columns, theme])
   const words = columns
     .map(({ header, verdicts }) => {
@@ -51,23 +63,4 @@ export function VerdictChart({ columns }: { readonly columns: readonly Inspected
       <canvas ref={canvas} role="img" aria-label={`Damaged values by column. ${words}.`} />
     </div>
   )
-}
-
-// Canvases are painted once, in the colours of the moment.
-function useTheme(): string {
-  const media = matchMedia('(prefers-color-scheme: dark)')
-  const read = () => `${document.documentElement.dataset['theme'] ?? ''} ${media.matches}`
-  const [theme, setTheme] = useState(read)
-  useEffect(() => {
-    const change = () => setTheme(read())
-    const observer = new MutationObserver(change)
-    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] })
-    media.addEventListener('change', change)
-    return () => {
-      observer.disconnect()
-      media.removeEventListener('change', change)
-    }
-    // The query is the same object in effect.
-  }, [])
-  return theme
 }

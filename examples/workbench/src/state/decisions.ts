@@ -1,7 +1,6 @@
 // What the steward decided, and nothing else: it can be undone step by step, and saved as a rules file.
 
 import type { PlainMap } from 'sornak'
-import { stringify } from 'yaml'
 import type { AcceptedFinding, MendChoice, SurveyedColumn } from '../worker/protocol.js'
 
 export interface Decisions {
@@ -128,9 +127,4 @@ export function rulesOf(
     ...(!forInspection &&
       accepted.length && { accepted: accepted.map((one) => ({ in: file, ...one })) }),
   }
-}
-
-export function rulesText(decisions: Decisions, file: string, headerRow: number): string {
-  const { sornak, ...rest } = rulesOf(decisions, file, headerRow)
-  return `sornak: ${String(sornak)}\n${stringify(rest, { defaultStringType: 'QUOTE_SINGLE', defaultKeyType: 'PLAIN', lineWidth: 100 })}`
 }

@@ -1,7 +1,9 @@
-// The state of the page and what can be done with it, for all views.
+// The state of the page and what can be done with it, for all views. What brings much to draw comes as a
+// transition: it is drawn in slices, and the page answers in between.
 
 import {
   createContext,
+  startTransition,
   useCallback,
   useContext,
   useEffect,
@@ -53,7 +55,8 @@ export interface Workbench {
   reveal(column: string, shown: boolean): void
   open(file: File): Promise<void>
   choose(sheet: string | undefined): Promise<void>
-  inspect(): Promise<boolean>
+  /** @param arrived called once, when the first verdicts are there */
+  inspect(arrived?: () => void): Promise<boolean>
   stop(): void
   /** Runs long work with progress; problems are said on the page. */
   run<T>(
@@ -103,13 +106,15 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
     async (sheet: string | undefined, given: Decisions = NO_DECISIONS) => {
       const found = await run('Surveying', (progress) => ask('choose', { sheet }, { progress }))
       if (!found) return
-      setSurvey(found)
-      setInspected(undefined)
-      setRevealed(new Set())
       await ask('reveal', { columns: [] })
-      dispatch({
-        kind: 'start',
-        decisions: { ...NO_DECISIONS, ...proposed(found.columns, given.identifiers) },
+      startTransition(() => {
+        setSurvey(found)
+        setInspected(undefined)
+        setRevealed(new Set())
+        dispatch({
+          kind: 'start',
+          decisions: { ...NO_DECISIONS, ...proposed(found.columns, given.identifiers) },
+        })
       })
     },
     [ask, run],
@@ -131,21 +136,31 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
     rulesOf(decisions, file?.name ?? '', survey?.headerRow ?? 1, true),
     decisions.accepted,
   ])
-  const inspect = useCallback(async () => {
-    if (!file) return false
-    const [rules, accepted] = JSON.parse(question) as [never, never]
-    const found = await run('Inspecting', (progress) =>
-      ask(
-        'inspect',
-        { rules, accepted },
-        { progress, first: (value) => setInspected((before) => before ?? value) },
-      ),
-    )
-    if (!found) return false
-    setInspected(found)
-    setAsked(question)
-    return true
-  }, [ask, run, file, question])
+  const inspect: Workbench['inspect'] = useCallback(
+    async (arrived) => {
+      if (!file) return false
+      const [rules, accepted] = JSON.parse(question) as [never, never]
+      let looked = false
+      const first = (value: Inspected) => {
+        looked = true
+        startTransition(() => {
+          setInspected((before) => before ?? value)
+          arrived?.()
+        })
+      }
+      const found = await run('Inspecting', (progress) =>
+        ask('inspect', { rules, accepted }, { progress, first }),
+      )
+      if (!found) return false
+      startTransition(() => {
+        setInspected(found)
+        setAsked(question)
+        if (!looked) arrived?.()
+      })
+      return true
+    },
+    [ask, run, file, question],
+  )
 
   const stop = useCallback(() => {
     worker.current!.stop()

@@ -6,7 +6,8 @@ import type { Match } from 'sornak'
 import { Choice } from '../parts/choice.js'
 import { save } from '../parts/save.js'
 import { findingTitle, number, share } from '../parts/words.js'
-import { rulesOf, rulesText } from '../state/decisions.js'
+import { rulesOf } from '../state/decisions.js'
+import { rulesText } from '../state/rules-text.js'
 import { useWorkbench } from '../state/workbench.js'
 import type {
   Compared,

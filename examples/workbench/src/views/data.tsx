@@ -1,10 +1,9 @@
-// Open a file; see what each column seems to hold; accept that or say what it is.
+// See what each column seems to hold; accept that or say what it is.
 
-import { useState } from 'react'
-import { Button, DropZone, FileTrigger, Text } from 'react-aria-components'
+import { Button } from 'react-aria-components'
 import { CATALOG } from 'sornak'
-import { DEMO, demoFile } from '../demo.js'
 import { Choice, type Option } from '../parts/choice.js'
+import { OpenButton } from '../parts/open-button.js'
 import { findingTitle, number, share } from '../parts/words.js'
 import { useWorkbench } from '../state/workbench.js'
 import type { SurveyedColumn } from '../worker/protocol.js'
@@ -19,7 +18,7 @@ export function Data({
   readonly edit: () => void
 }) {
   const { file, survey, inspected, inspect, work, choose, decisions, decide } = useWorkbench()
-  if (!file || !survey) return <Open />
+  if (!file || !survey) return null
   const bound = Object.keys(decisions.bindings).length
   const headers = survey.columns.map(({ header }) => header)
   return (
@@ -83,7 +82,7 @@ export function Data({
         <Button
           className="main"
           isDisabled={bound === 0 || work !== undefined}
-          onPress={() => void inspect().then((done) => done && onInspected())}
+          onPress={() => void inspect(onInspected)}
         >
           {inspected ? 'Inspect again' : `Inspect ${bound} ${bound === 1 ? 'column' : 'columns'}`}
         </Button>
@@ -145,65 +144,5 @@ function ColumnRow({ column }: { readonly column: SurveyedColumn }) {
         ))}
       </td>
     </tr>
-  )
-}
-
-function Open() {
-  const { open, work } = useWorkbench()
-  const [over, setOver] = useState(false)
-  return (
-    <DropZone
-      aria-label="Drop a file"
-      className={over ? 'drop over' : 'drop'}
-      onDropEnter={() => setOver(true)}
-      onDropExit={() => setOver(false)}
-      onDrop={(event) => {
-        setOver(false)
-        const [item] = event.items.filter((one) => one.kind === 'file')
-        if (item) void item.getFile().then(open)
-      }}
-    >
-      <Text slot="label" className="big">
-        Drop a file here
-      </Text>
-      <p>
-        CSV and other text, a workbook, OpenDocument, JSON, Parquet, also compressed. It is read
-        where it lies; nothing leaves this computer.
-      </p>
-      <OpenButton main>Open a file</OpenButton>
-      <p className="or">or look at the made-up data of Harrow Sound Ferries</p>
-      <div className="actions">
-        {DEMO.map((table) => (
-          <Button
-            key={table.name}
-            className="plain"
-            isDisabled={work !== undefined}
-            onPress={() => void demoFile(table).then(open)}
-          >
-            {table.what}
-          </Button>
-        ))}
-      </div>
-    </DropZone>
-  )
-}
-
-function OpenButton({
-  children,
-  main = false,
-}: {
-  readonly children: string
-  readonly main?: boolean
-}) {
-  const { open } = useWorkbench()
-  return (
-    <FileTrigger
-      onSelect={(files) => {
-        const [first] = files ?? []
-        if (first) void open(first)
-      }}
-    >
-      <Button className={main ? 'main' : 'plain'}>{children}</Button>
-    </FileTrigger>
   )
 }
