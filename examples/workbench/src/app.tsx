@@ -52,6 +52,8 @@ export function App() {
     return () => removeEventListener('keydown', onKey)
   }, [undo, redo])
 
+  // Two views are of what was inspected; without it there is nothing to see in them.
+  const seen = inspected || (view !== 'damage' && view !== 'act') ? view : 'data'
   const last = steps.past.at(-1)?.what
   const next = steps.future[0]?.what
   return (
@@ -105,7 +107,7 @@ export function App() {
       </div>
       <main>
         <Suspense>
-          <Tabs selectedKey={view} onSelectionChange={show} className="views">
+          <Tabs selectedKey={seen} onSelectionChange={show} className="views">
             <TabList aria-label="Views">
               <Tab id="data">Data</Tab>
               <Tab id="damage" isDisabled={!inspected}>

@@ -147,7 +147,7 @@ test('the whole morning on the crew roster', async () => {
     expect(label.split(', ').sort()).toEqual(words.sort())
   }
   const count = () => page.getByRole('heading', { name: /^Findings/ }).textContent()
-  expect(await count()).toBe(`Findings ${said.values.length}`)
+  await expect.poll(count).toBe(`Findings ${said.values.length}`)
 
   // See the run: a column, a finding, next and previous by keyboard.
   await page.getByRole('button', { name: 'Mobile', exact: true }).click()
@@ -386,6 +386,125 @@ describe('files of other formats', () => {
     await page.getByText('What the columns hold').waitFor()
     expect(bad).toEqual([])
   })
+})
+
+describe('a rules file', () => {
+  const open = async ({ page }: Bench, name: string, text: string) => {
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: 'Open a rules file' }).click()
+    await (
+      await chooser
+    ).setFiles({ name, mimeType: 'text/yaml', buffer: Buffer.from(text, 'utf8') })
+  }
+  const told = (rules: string, file = 'crew.csv') => {
+    writeFileSync(join(dir, 'held.yaml'), rules)
+    writeFileSync(join(dir, 'master.csv'), 'Crew No\n00417\n')
+    writeFileSync(join(dir, file), readFileSync(join(DATA, file)))
+    const ran = sornak(['inspect', file, '-r', 'held.yaml', '--format', 'json'], { cwd: dir })
+    expect(ran.err).toBe('')
+    return ran.out
+  }
+  const RULES = `sornak: 1
+title: Harrow Sound Ferries
+identifiers:
+  crew-number: { stored: '{5}', display: 'HS-{5}' }
+  number: { like: crew-number, sensitivity: open }
+  handset: { like: phone/gb }
+columns:
+  - in: 'passes*.csv'
+    bind: { Card: card/payment }
+  - in: 'crew*.csv'
+    key: Name
+    aliases: { Handset: [Mobile] }
+    bind:
+      Crew No: number
+      Handset: { by: Berth, '': handset, A1: handset }
+trusted:
+  crew-number: { from: master.csv, column: Crew No }
+hand-overs:
+  monday: { title: The Monday hand-over, through: [fifteen-digits] }
+accepted:
+  - { in: 'passes*.csv', column: Card, finding: check-digit, because: testing cards }
+  - { in: 'crew*.csv', column: Crew No, finding: zeros-lost, at-most: 100000, because: known since May, until: 2099-12-31 }
+`.replace(
+    /by: Berth, '': handset, A1: handset/,
+    `by: ${header.at(-1)!}, ${[...new Set(crew.map((row) => row.at(-1)!))]
+      .slice(0, 3)
+      .map((value) => `'${value}': handset`)
+      .join(', ')}`,
+  )
+
+  test('is followed, changed, and written with all that it said', async () => {
+    const here = await bench('?demo=crew')
+    const { page, tab, press, choose, bad } = here
+    await page.getByText('What the columns hold').waitFor()
+    await open(here, 'rules.yaml', RULES)
+    await page.getByText('As the rules file says').waitFor()
+    expect(await page.getByText('trusted lists').count()).toBe(1)
+    await page.getByRole('button', { name: 'What Crew No holds: number (own)' }).waitFor()
+    await press('Inspect 2 columns')
+    await page.getByText('Where the damage lies').waitFor()
+    await tab('Act')
+    await page.getByText('known since May; at most 100000; until 2099-12-31').waitFor()
+    const rules = (await taken(page, () => press('Rules file'))).get('sornak.yaml')!
+    // The command says the same under what was opened and under what was written.
+    expect(told(rules)).toBe(told(RULES))
+    expect(rules).toContain('The Monday hand-over')
+    expect(rules).toContain('testing cards')
+    expect(rules).toContain("from: 'master.csv'")
+    // What is changed on the page replaces what the file said, and nothing else.
+    await tab('Data')
+    await choose('What Crew No holds: number (own)', 'crew-number (own)')
+    await tab('Act')
+    const changed = (await taken(page, () => press('Rules file'))).get('sornak.yaml')!
+    expect(changed).toBe(rules.replace("Crew No: 'number'", "Crew No: 'crew-number'"))
+    expect(bad).toEqual([])
+    await page.context().close()
+  })
+
+  test('may come first; what is wrong with one is told with its place', async () => {
+    const here = await bench()
+    const { page, press } = here
+    await open(here, 'rules.yaml', RULES.replace("stored: '{5}'", "stored: '{5'"))
+    const alert = page.getByRole('alert')
+    expect(await alert.textContent()).toMatch(/^rules\.yaml, line 4, column 2\d: /)
+    await open(here, 'rules.yaml', RULES)
+    await page.getByText('The rules are read').waitFor()
+    await press('Crew roster')
+    await page.getByText('As the rules file says').waitFor()
+    await page.context().close()
+  })
+})
+
+test('an acceptance holds as often and as long as it says', async () => {
+  const here = await bench('?demo=crew')
+  const { page, press } = here
+  await inspected(here)
+  const count = async () =>
+    (await page.getByRole('heading', { name: /^Findings/ }).textContent())!.replace(/\D/g, '')
+  await expect.poll(count).not.toBe('')
+  const all = await count()
+  const accept = async (atMost: string, until: string) => {
+    await press(/^Accept “/)
+    await page.getByLabel('Because').fill('known')
+    await page.getByLabel(/^At most/).fill(atMost)
+    await page.getByLabel(/^Until/).fill(until)
+    await page.getByRole('button', { name: 'Accept', exact: true }).click()
+  }
+  // Fewer than there are, or a day that has passed: all of them stay.
+  for (const [atMost, until] of [
+    ['1', ''],
+    ['', '2020-01-31'],
+  ] as const) {
+    await accept(atMost, until)
+    await page.getByRole('button', { name: /^Undo: “/ }).waitFor()
+    await expect.poll(() => page.getByRole('status').count()).toBe(0)
+    expect(await count()).toBe(all)
+    await press(/^Undo/)
+  }
+  await accept('100000', '2099-12-31')
+  await expect.poll(count).not.toBe(all)
+  await page.context().close()
 })
 
 test('a definition: slots are marked, an error stands in its place, values and keys are tried', async () => {

@@ -79,11 +79,17 @@ export function FindingDetail({ row, onDone }: { readonly row: Row; readonly onD
   )
 }
 
-function Accept({ column, finding }: { readonly column: string; readonly finding: string }) {
+function Accept(shown: { readonly column: string; readonly finding: string }) {
   const { decide } = useWorkbench()
+  // What is being written is about the finding that it was opened on.
+  const [opened, setOpened] = useState<typeof shown>()
+  const { column, finding } = opened ?? shown
   const [because, setBecause] = useState('')
+  const [atMost, setAtMost] = useState('')
+  const [until, setUntil] = useState('')
+  const fits = because.trim() !== '' && /^\d{0,9}$/.test(atMost)
   return (
-    <DialogTrigger>
+    <DialogTrigger onOpenChange={(open) => setOpened(open ? shown : undefined)}>
       <Button className="plain">
         Accept “{findingTitle(finding)}” in {column}…
       </Button>
@@ -94,10 +100,17 @@ function Accept({ column, finding }: { readonly column: string; readonly finding
               <form
                 onSubmit={(event) => {
                   event.preventDefault()
-                  if (!because.trim()) return
+                  if (!fits) return
+                  const entry = {
+                    column,
+                    finding,
+                    ...(atMost && { 'at-most': atMost }),
+                    because: because.trim(),
+                    ...(until && { until }),
+                  }
                   decide(`“${findingTitle(finding)}” accepted in ${column}`, (now) => ({
                     ...now,
-                    accepted: [...now.accepted, { column, finding, because: because.trim() }],
+                    accepted: [...now.accepted, entry],
                   }))
                   close()
                 }}
@@ -112,8 +125,27 @@ function Accept({ column, finding }: { readonly column: string; readonly finding
                   <Label>Because</Label>
                   <Input placeholder="two deck hands share a handset" />
                 </TextField>
+                <div className="limits">
+                  <TextField
+                    value={atMost}
+                    onChange={setAtMost}
+                    inputMode="numeric"
+                    isInvalid={!/^\d{0,9}$/.test(atMost)}
+                  >
+                    <Label>At most so many values</Label>
+                    <Input placeholder="any number" />
+                  </TextField>
+                  <TextField value={until} onChange={setUntil} type="date">
+                    <Label>Until the day</Label>
+                    <Input />
+                  </TextField>
+                </div>
+                <p className="note">
+                  Left empty, it holds for any number and for good. Beyond either limit all of them
+                  are listed again.
+                </p>
                 <div className="actions">
-                  <Button type="submit" className="main" isDisabled={!because.trim()}>
+                  <Button type="submit" className="main" isDisabled={!fits}>
                     Accept
                   </Button>
                   <Button slot="close" className="plain">

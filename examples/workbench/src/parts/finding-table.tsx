@@ -39,7 +39,10 @@ export function FindingTable({
   const filterKey = JSON.stringify(filter)
   useEffect(() => setAt(0), [filterKey])
   const here = rows.row(Math.min(at, Math.max(0, total - 1)))
-  useEffect(() => setCurrent(here), [here])
+  // While rows are fetched anew the one before stays, and whatever is being written about it.
+  useEffect(() => {
+    if (here || total === 0) setCurrent(here)
+  }, [here, total])
 
   const go = (to: number) => {
     const next = Math.max(0, Math.min(total - 1, to))
@@ -76,7 +79,7 @@ export function FindingTable({
     <section className="sheet" aria-labelledby="findings-title">
       <div className="title">
         <h2 id="findings-title">
-          Findings <small>{number(total)}</small>
+          Findings <small>{rows.known ? number(total) : '…'}</small>
         </h2>
         <Choice
           label="Column"
@@ -160,7 +163,7 @@ export function FindingTable({
               )
             })}
           </div>
-          {total === 0 && <p className="note empty">Nothing to list.</p>}
+          {rows.known && total === 0 && <p className="note empty">Nothing to list.</p>}
         </div>
         <div ref={detail}>
           {current && <FindingDetail row={current} onDone={() => scroller.current?.focus()} />}

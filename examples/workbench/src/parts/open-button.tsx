@@ -1,4 +1,4 @@
-// Chooses a file and opens it.
+// Choose a file and open it: a table, or a rules file.
 
 import { Button, FileTrigger } from 'react-aria-components'
 import { useWorkbench } from '../state/workbench.js'
@@ -12,13 +12,20 @@ export function OpenButton({
 }) {
   const { open } = useWorkbench()
   return (
-    <FileTrigger
-      onSelect={(files) => {
-        const [first] = files ?? []
-        if (first) void open(first)
-      }}
-    >
+    <FileTrigger onSelect={(files) => files?.[0] && void open(files[0])}>
       <Button className={main ? 'main' : 'plain'}>{children}</Button>
+    </FileTrigger>
+  )
+}
+
+export function OpenRules({ children }: { readonly children: string }) {
+  const { openRules } = useWorkbench()
+  return (
+    <FileTrigger
+      acceptedFileTypes={['.yaml', '.yml', '.json']}
+      onSelect={(files) => files?.[0] && void openRules(files[0])}
+    >
+      <Button className="plain">{children}</Button>
     </FileTrigger>
   )
 }

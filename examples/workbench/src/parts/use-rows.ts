@@ -8,7 +8,9 @@ const PAGE = 100
 const MOST_PAGES = 40
 
 export interface Rows {
+  /** Zero until it is known. */
   readonly total: number
+  readonly known: boolean
   row(index: number): Row | undefined
   /** The row, fetched if it is not there. */
   fetch(index: number): Promise<Row | undefined>
@@ -17,7 +19,7 @@ export interface Rows {
 export function useRows(filter: Filter): Rows {
   const { ask, inspected, revealed } = useWorkbench()
   const pages = useRef(new Map<number, readonly Row[] | undefined>())
-  const [total, setTotal] = useState(0)
+  const [total, setTotal] = useState<number>()
   const [, redraw] = useState(0)
   const filterKey = JSON.stringify(filter)
   const turn = useRef(0)
@@ -56,7 +58,8 @@ export function useRows(filter: Filter): Rows {
   })
 
   return {
-    total,
+    total: total ?? 0,
+    known: total !== undefined,
     row(index) {
       const page = Math.floor(index / PAGE)
       if (!pages.current.has(page)) wanted.current.add(page)

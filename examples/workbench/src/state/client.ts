@@ -9,12 +9,9 @@ export interface Asking {
 
 export interface Client {
   ask<K extends Kind>(kind: K, body: Requests[K], asking?: Asking): Promise<Replies[K]>
-  /** Ends whatever is under way; everything that the worker held is gone. */
+  /** Ends whatever is under way: it is never answered, and everything that the worker held is gone. */
   stop(): void
 }
-
-/** Work that was stopped by the user. */
-export class Stopped extends Error {}
 
 export class Problem extends Error {
   readonly todo: string
@@ -65,7 +62,6 @@ export function client(): Client {
     stop() {
       worker?.terminate()
       worker = undefined
-      for (const asked of open.values()) asked.reject(new Stopped())
       open.clear()
     },
   }

@@ -1,7 +1,13 @@
 // A definition as the page holds it -> one that the library can use, or what is wrong with it.
 
-import { readRules, type Definition, type Plain, type PlainMap, type RulesProblem } from 'sornak'
-import { KNOWN_WORDS } from '../known-words.js'
+import {
+  KNOWN_WORDS,
+  readRules,
+  type Definition,
+  type Plain,
+  type PlainMap,
+  type RulesProblem,
+} from 'sornak'
 
 export interface Defined {
   readonly definition: Definition | undefined

@@ -1,9 +1,8 @@
-// The decisions as the text of a rules file.
+// Rules as the text of a file.
 
+import type { PlainMap } from 'sornak'
 import { stringify } from 'yaml'
-import { rulesOf, type Decisions } from './decisions.js'
 
-export function rulesText(decisions: Decisions, file: string, headerRow: number): string {
-  const { sornak, ...rest } = rulesOf(decisions, file, headerRow)
+export function rulesText({ sornak, ...rest }: PlainMap): string {
   return `sornak: ${String(sornak)}\n${stringify(rest, { defaultStringType: 'QUOTE_SINGLE', defaultKeyType: 'PLAIN', lineWidth: 100 })}`
 }

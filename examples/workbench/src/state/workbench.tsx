@@ -13,16 +13,20 @@ import {
   useState,
   type ReactNode,
 } from 'react'
+import type { PlainMap } from 'sornak'
 import type { Inspected, Opened, Surveyed } from '../worker/protocol.js'
-import { client, Problem, Stopped, type Client } from './client.js'
+import { client, Problem, type Client } from './client.js'
 import {
+  decidedBy,
   EMPTY,
+  entriesOf,
+  entryFor,
   history,
-  proposed,
-  rulesOf,
-  NO_DECISIONS,
+  rulesForTable,
+  wholeRules,
   type Decisions,
   type History,
+  type TableName,
 } from './decisions.js'
 
 export interface Work {
@@ -55,6 +59,12 @@ export interface Workbench {
   reveal(column: string, shown: boolean): void
   open(file: File): Promise<void>
   choose(sheet: string | undefined): Promise<void>
+  /** Takes what a rules file says; of the open table at once, of others when they are opened. */
+  openRules(file: File): Promise<void>
+  /** All that was decided, as a rules file has it. */
+  allRules(): PlainMap
+  /** The same for the open table alone. */
+  tableRules(): PlainMap
   /** @param arrived called once, when the first verdicts are there */
   inspect(arrived?: () => void): Promise<boolean>
   stop(): void
@@ -64,6 +74,8 @@ export interface Workbench {
     work: (progress: (done: number, whole: number) => void) => Promise<T>,
   ): Promise<T | undefined>
 }
+
+const NO_TABLE: TableName = { file: '', sheet: undefined }
 
 const Context = createContext<Workbench | undefined>(undefined)
 
@@ -76,6 +88,7 @@ export function useWorkbench(): Workbench {
 export function WorkbenchProvider({ children }: { readonly children: ReactNode }) {
   const worker = useRef<Client>(undefined)
   worker.current ??= client()
+  const source = useRef<File>(undefined)
   const { ask } = worker.current
   const [steps, dispatch] = useReducer(history, EMPTY)
   const [file, setFile] = useState<Opened>()
@@ -93,7 +106,6 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
     try {
       return await task((done, whole) => setWork({ what, done, whole }))
     } catch (error) {
-      if (error instanceof Stopped) return undefined
       const todo = error instanceof Problem ? error.todo : ''
       setSaid({ message: (error as Error).message, todo })
       return undefined
@@ -102,44 +114,88 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
     }
   }, [])
 
-  const choose = useCallback(
-    async (sheet: string | undefined, given: Decisions = NO_DECISIONS) => {
-      const found = await run('Surveying', (progress) => ask('choose', { sheet }, { progress }))
+  const table = useMemo(
+    (): TableName => ({
+      file: file?.name ?? '',
+      sheet: file && file.sheets.length > 1 ? survey?.sheet : undefined,
+    }),
+    [file, survey],
+  )
+  const headerRow = survey?.headerRow ?? 1
+  const allRules = useCallback(
+    () => (survey ? wholeRules(decisions, table, headerRow) : decisions.besides.rules),
+    [decisions, survey, table, headerRow],
+  )
+  const tableRules = useCallback(
+    () => rulesForTable(decisions, table, headerRow),
+    [decisions, table, headerRow],
+  )
+
+  const surveySheet = useCallback(
+    async (opened: Opened, wanted: string | undefined, rules: PlainMap) => {
+      const named = { file: opened.name, sheet: wanted }
+      const entry = entryFor(rules, named)
+      const rule = entry === undefined ? undefined : entriesOf(rules)[entry]!
+      const given = rule && Number(rule['header-row'] ?? 1)
+      const found = await run('Surveying', (progress) =>
+        ask('choose', { sheet: wanted, headerRow: given }, { progress }),
+      )
       if (!found) return
       await ask('reveal', { columns: [] })
       startTransition(() => {
         setSurvey(found)
         setInspected(undefined)
         setRevealed(new Set())
-        dispatch({
-          kind: 'start',
-          decisions: { ...NO_DECISIONS, ...proposed(found.columns, given.identifiers) },
-        })
+        const name = { file: opened.name, sheet: opened.sheets.length > 1 ? wanted : undefined }
+        dispatch({ kind: 'start', decisions: decidedBy(rules, name, found.columns) })
       })
     },
     [ask, run],
   )
 
-  const open = useCallback(
-    async (given: File) => {
-      const opened = await run(`Opening ${given.name}`, () => ask('open', { file: given }))
+  const openWith = useCallback(
+    async (given: File, rules: PlainMap) => {
+      // The first entry that means this file says how its text is laid out.
+      const entry = entryFor(rules, { file: given.name, sheet: undefined })
+      const layout = entry === undefined ? undefined : entriesOf(rules)[entry]!['layout']
+      const opened = await run(`Opening ${given.name}`, () =>
+        ask('open', { file: given, ...(typeof layout === 'string' && { layout }) }),
+      )
       if (!opened) return
+      source.current = given
       setFile(opened)
       setSurvey(undefined)
       setInspected(undefined)
-      await choose(opened.sheets[0], decisions)
+      const meant = opened.sheets.find(
+        (sheet) => entryFor(rules, { file: given.name, sheet }) !== undefined,
+      )
+      await surveySheet(opened, meant ?? opened.sheets[0], rules)
     },
-    [ask, run, choose, decisions],
+    [ask, run, surveySheet],
+  )
+  const open = useCallback((given: File) => openWith(given, allRules()), [openWith, allRules])
+  const choose = useCallback(
+    async (sheet: string | undefined) => {
+      if (file) await surveySheet(file, sheet, allRules())
+    },
+    [file, surveySheet, allRules],
+  )
+  const openRules = useCallback(
+    async (given: File) => {
+      const read = await run(`Reading ${given.name}`, () => ask('rules', { file: given }))
+      if (!read) return
+      if (source.current) await openWith(source.current, read.plain)
+      else dispatch({ kind: 'start', decisions: decidedBy(read.plain, NO_TABLE, []) })
+    },
+    [ask, run, openWith],
   )
 
-  const question = JSON.stringify([
-    rulesOf(decisions, file?.name ?? '', survey?.headerRow ?? 1, true),
-    decisions.accepted,
-  ])
+  const question = JSON.stringify(tableRules())
   const inspect: Workbench['inspect'] = useCallback(
     async (arrived) => {
       if (!file) return false
-      const [rules, accepted] = JSON.parse(question) as [never, never]
+      const rules = JSON.parse(question) as PlainMap
+      setAsked(question)
       let looked = false
       const first = (value: Inspected) => {
         looked = true
@@ -149,12 +205,11 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
         })
       }
       const found = await run('Inspecting', (progress) =>
-        ask('inspect', { rules, accepted }, { progress, first }),
+        ask('inspect', { rules }, { progress, first }),
       )
       if (!found) return false
       startTransition(() => {
         setInspected(found)
-        setAsked(question)
         if (!looked) arrived?.()
       })
       return true
@@ -164,6 +219,7 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
 
   const stop = useCallback(() => {
     worker.current!.stop()
+    source.current = undefined
     setWork(undefined)
     setFile(undefined)
     setSurvey(undefined)
@@ -205,7 +261,10 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
       revealed,
       reveal,
       open,
-      choose: (sheet) => choose(sheet, decisions),
+      choose,
+      openRules,
+      allRules,
+      tableRules,
       inspect,
       stop,
       run,
@@ -224,6 +283,9 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
       reveal,
       open,
       choose,
+      openRules,
+      allRules,
+      tableRules,
       inspect,
       stop,
       run,

@@ -6,7 +6,6 @@ import type { Match } from 'sornak'
 import { Choice } from '../parts/choice.js'
 import { save } from '../parts/save.js'
 import { findingTitle, number, share } from '../parts/words.js'
-import { rulesOf } from '../state/decisions.js'
 import { rulesText } from '../state/rules-text.js'
 import { useWorkbench } from '../state/workbench.js'
 import type {
@@ -91,7 +90,11 @@ function Accepted() {
         {accepted.map((one, i) => (
           <li key={i}>
             <strong>{one.column}</strong> <span className="mark">{findingTitle(one.finding)}</span>
-            <p>{one.because}</p>
+            <p>
+              {one.because}
+              {one['at-most'] !== undefined && `; at most ${one['at-most']}`}
+              {one.until !== undefined && `; until ${one.until}`}
+            </p>
             <Button
               className="plain"
               onPress={() =>
@@ -120,7 +123,7 @@ const WORDS: Readonly<Record<Match, string>> = {
 }
 
 function Compare() {
-  const { ask, run, decisions, file, survey } = useWorkbench()
+  const { ask, run, decisions, tableRules } = useWorkbench()
   const bound = Object.keys(decisions.bindings)
   const [column, setColumn] = useState(bound[0] ?? '')
   const [second, setSecond] = useState<{ name: string; headers: readonly string[] }>()
@@ -139,7 +142,7 @@ function Compare() {
     setMatch(undefined)
   }
   const compare = async () => {
-    const rules = rulesOf(decisions, file!.name, survey!.headerRow, true)
+    const rules = tableRules()
     const compared = await run('Comparing', (progress) =>
       ask('compare', { rules, column, other }, { progress }),
     )
@@ -235,10 +238,10 @@ function Compare() {
 }
 
 function Rehearse() {
-  const { ask, run, decisions, file, survey } = useWorkbench()
+  const { ask, run, tableRules } = useWorkbench()
   const [columns, setColumns] = useState<readonly RehearsedColumn[]>()
   const rehearse = async () => {
-    const rules = rulesOf(decisions, file!.name, survey!.headerRow, true)
+    const rules = tableRules()
     setColumns(await run('Rehearsing', (progress) => ask('rehearse', { rules }, { progress })))
   }
   const handOvers = columns?.[0]?.results ?? []
@@ -309,7 +312,7 @@ function Rehearse() {
 }
 
 function Export() {
-  const { ask, run, decisions, file, survey } = useWorkbench()
+  const { ask, run, decisions, allRules } = useWorkbench()
   const { mend, chosen } = decisions
   const take = async (what: 'mended' | 'report') => {
     const files = await run('Writing', (progress) =>
@@ -317,11 +320,7 @@ function Export() {
     )
     files?.forEach(({ name, blob }) => save(name, blob))
   }
-  const rules = () =>
-    save(
-      'sornak.yaml',
-      new Blob([rulesText(decisions, file!.name, survey!.headerRow)], { type: 'text/yaml' }),
-    )
+  const rules = () => save('sornak.yaml', new Blob([rulesText(allRules())], { type: 'text/yaml' }))
   return (
     <section className="sheet" aria-labelledby="export-title">
       <h2 id="export-title">Take away</h2>

@@ -1,14 +1,15 @@
 // See what each column seems to hold; accept that or say what it is.
 
 import { Button } from 'react-aria-components'
-import { CATALOG } from 'sornak'
+import { CATALOG, type Plain, type PlainMap } from 'sornak'
 import { Choice, type Option } from '../parts/choice.js'
-import { OpenButton } from '../parts/open-button.js'
+import { OpenButton, OpenRules } from '../parts/open-button.js'
 import { findingTitle, number, share } from '../parts/words.js'
 import { useWorkbench } from '../state/workbench.js'
 import type { SurveyedColumn } from '../worker/protocol.js'
 
 const NONE = '—'
+const DEPENDS = 'by'
 
 export function Data({
   onInspected,
@@ -56,9 +57,13 @@ export function Data({
           inspected.
         </p>
       )}
+      {decisions.besides.rules['trusted'] !== undefined && (
+        <p className="note">The trusted lists that the rules file names are not looked at here.</p>
+      )}
       <p className="lead">
-        Proposed from the values and the header. Take it as it is, or choose what a column holds;
-        only columns that hold an identifier are inspected.
+        {decisions.besides.entry === undefined
+          ? 'Proposed from the values and the header. Take it as it is, or choose what a column holds; only columns that hold an identifier are inspected.'
+          : 'As the rules file says. Choose what a column holds to change it; only columns that hold an identifier are inspected.'}
       </p>
       <div className="wide">
         <table className="survey">
@@ -90,6 +95,7 @@ export function Data({
           Write a definition
         </Button>
         <OpenButton>Open another file</OpenButton>
+        <OpenRules>Open a rules file</OpenRules>
       </div>
     </section>
   )
@@ -99,16 +105,19 @@ function ColumnRow({ column }: { readonly column: SurveyedColumn }) {
   const { decisions, decide } = useWorkbench()
   const { header, values, blank, why, widths, leadingZeros, damaged, entry, others } = column
   const likely = [entry, ...others].filter((one) => one !== undefined)
+  const bound = decisions.bindings[header]
   const options: Option[] = [
     { id: NONE, text: 'no identifier' },
+    ...(typeof bound === 'object' ? [{ id: DEPENDS, text: dependsWords(bound) }] : []),
     ...Object.keys(decisions.identifiers).map((id) => ({ id, text: `${id} (own)` })),
     ...likely.map((id) => ({ id, text: `${id} (likely)` })),
     ...[...CATALOG.keys()].filter((id) => !likely.includes(id)).map((id) => ({ id, text: id })),
   ]
   const bind = (to: string) =>
     decide(`${header} holds ${to === NONE ? 'no identifier' : to}`, (now) => {
+      if (to !== NONE) return { ...now, bindings: { ...now.bindings, [header]: to } }
       const { [header]: _before, ...bindings } = now.bindings
-      return { ...now, bindings: to === NONE ? bindings : { ...bindings, [header]: to } }
+      return { ...now, bindings }
     })
   return (
     <tr>
@@ -122,7 +131,7 @@ function ColumnRow({ column }: { readonly column: SurveyedColumn }) {
         <Choice
           label={`What ${header} holds`}
           bare
-          value={decisions.bindings[header] ?? NONE}
+          value={typeof bound === 'string' ? bound : bound === undefined ? NONE : DEPENDS}
           options={options}
           onChange={bind}
         />
@@ -145,4 +154,11 @@ function ColumnRow({ column }: { readonly column: SurveyedColumn }) {
       </td>
     </tr>
   )
+}
+
+// The rule depends on what another column holds.
+function dependsWords(binding: Plain): string {
+  const { by, ...cases } = binding as PlainMap
+  const each = Object.entries(cases).map(([value, name]) => `${value} ${String(name)}`)
+  return `by ${String(by)}: ${each.join(', ')}`
 }

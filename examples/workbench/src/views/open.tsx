@@ -3,11 +3,11 @@
 import { useState } from 'react'
 import { Button, DropZone, Text } from 'react-aria-components'
 import { DEMO, demoFile } from '../demo.js'
-import { OpenButton } from '../parts/open-button.js'
+import { OpenButton, OpenRules } from '../parts/open-button.js'
 import { useWorkbench } from '../state/workbench.js'
 
 export function Open() {
-  const { open, work } = useWorkbench()
+  const { open, work, decisions } = useWorkbench()
   const [over, setOver] = useState(false)
   return (
     <DropZone
@@ -28,7 +28,15 @@ export function Open() {
         CSV and other text, a workbook, OpenDocument, JSON, Parquet, also compressed. It is read
         where it lies; nothing leaves this computer.
       </p>
-      <OpenButton main>Open a file</OpenButton>
+      <div className="actions">
+        <OpenButton main>Open a file</OpenButton>
+        <OpenRules>Open a rules file</OpenRules>
+      </div>
+      {Object.keys(decisions.besides.rules).length > 0 && (
+        <p className="note" role="status">
+          The rules are read; they hold for the files that are opened now.
+        </p>
+      )}
       <p className="or">or look at the made-up data of Harrow Sound Ferries</p>
       <div className="actions">
         {DEMO.map((table) => (

@@ -24,7 +24,7 @@ import { changesOf, mendedCopy, report } from './exports.js'
 import { findings, type Findings } from './found.js'
 import { compared, type Lists } from './lists.js'
 import type { Inspected, Kind, Replies, Requests, SurveyedColumn } from './protocol.js'
-import { rulesOf } from './rules.js'
+import { rulesFile, rulesOf } from './rules.js'
 import { blobSource, inBlobs } from './sources.js'
 
 export type Handlers = {
@@ -108,14 +108,18 @@ export function bench(): Handlers {
       }
     },
 
-    async choose({ sheet }, progress) {
+    async rules({ file: given }) {
+      return { plain: await rulesFile(given) }
+    },
+
+    async choose({ sheet, headerRow: given }, progress) {
       input = inputs.find((one) => one.sheet === sheet) ?? inputs[0]
       if (!input) throw unbound('No file is open.', 'Open one first.')
       source = await input.open(progress)
       found = page = lists = undefined
       // Much of a long file adds little to what its columns seem to hold.
       const long = source.size > SURVEYED
-      headerRow = await headerRowOf(source)
+      headerRow = given ?? (await headerRowOf(source))
       const columns = await surveySource(
         long ? startOf(source, SURVEYED) : source,
         progress,
@@ -145,19 +149,13 @@ export function bench(): Handlers {
       }
     },
 
-    async inspect({ rules: plain, accepted }, progress, first) {
+    async inspect({ rules: plain }, progress, first) {
       const began = performance.now()
       const from = table()
       rules = rulesOf(plain)
       const [rule] = rules.columns
       if (!rule) throw unbound('No column is bound.', 'Say what at least one column holds.')
-      const entries = accepted.map((one) => ({
-        ...one,
-        in: '*',
-        atMost: Infinity,
-        by: undefined,
-        until: undefined,
-      }))
+      const { accepted: entries } = rules
       if (from.size > 2 * FIRST_LOOK) {
         const head = await inspect(startOf(from), rule, entries, noProgress)
         first(summaryOf(head, true, performance.now() - began))

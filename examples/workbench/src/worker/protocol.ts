@@ -1,13 +1,14 @@
 // What the page asks of the worker, and what comes back. Values that the rules hide leave the worker hidden,
 // unless their column was revealed.
 
-import type { PlainMap, Rehearsed, Strip, Verdict } from 'sornak'
-import type { Match } from 'sornak'
+import type { Match, PlainMap, Rehearsed, Strip, Verdict } from 'sornak'
 
 export interface Requests {
   open: { readonly file: File; readonly layout?: string }
-  choose: { readonly sheet: string | undefined }
-  inspect: { readonly rules: PlainMap; readonly accepted: readonly AcceptedFinding[] }
+  rules: { readonly file: File }
+  /** The row of headers is found where it is not given. */
+  choose: { readonly sheet: string | undefined; readonly headerRow?: number | undefined }
+  inspect: { readonly rules: PlainMap }
   page: { readonly filter: Filter; readonly from: number; readonly count: number }
   near: { readonly filter: Filter; readonly record: number; readonly column: string }
   rehearse: { readonly rules: PlainMap }
@@ -25,6 +26,7 @@ export interface Requests {
 
 export interface Replies {
   open: Opened
+  rules: { readonly plain: PlainMap }
   choose: Surveyed
   inspect: Inspected
   page: Page
@@ -90,12 +92,6 @@ export interface Surveyed {
   /** Only so many rows were looked at, where the file is long. */
   readonly first: number | undefined
   readonly columns: readonly SurveyedColumn[]
-}
-
-export interface AcceptedFinding {
-  readonly column: string
-  readonly finding: string
-  readonly because: string
 }
 
 export interface InspectedColumn {
