@@ -3,7 +3,8 @@
 // come about.
 
 import type { Definition } from '../identifier/definition.js'
-import { fit, keyOf } from '../identifier/fit.js'
+import { keyOf } from '../identifier/fit.js'
+import { holds } from '../identifier/holds.js'
 import { hypotheses } from '../inspect/originals.js'
 import { trustedList } from '../inspect/trusted.js'
 import type { FindingCode } from '../channel/channel.js'
@@ -90,7 +91,7 @@ export function keyOfItem(definition: Definition, item: Item): string | undefine
   if (item.mend === undefined && item.verdict !== 'intact' && item.verdict !== 'suspect')
     return undefined
   const text = stored(item)
-  if (item.mend === undefined && !fit(definition, text).ok) return undefined
+  if (item.mend === undefined && !holds(definition, text)) return undefined
   return keyOf(definition, text)
 }
 

@@ -4,8 +4,7 @@
 import { integerOf, numberTexts } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit as fitOf } from '../identifier/fit.js'
-import { mayHold } from '../identifier/parts-of-space.js'
+import { holds } from '../identifier/holds.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -285,7 +284,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) found.set(i, 1n)
   }
 
-  const fitsAs = (bare: string) => mayHold(space, bare) && fitOf(definition, bare).ok
+  const fitsAs = (bare: string) => holds(definition, bare)
 
   // The same value again, or the next of a sequence: not a second piece of evidence.
   function repeats(bytes: Uint8Array, from: number, to: number): boolean {

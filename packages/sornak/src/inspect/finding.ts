@@ -3,7 +3,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit } from '../identifier/fit.js'
+import { holds } from '../identifier/holds.js'
 import { hide, hidesAnything, REVEAL_ALL, REVEAL_NONE } from '../identifier/reveal.js'
 import type { ColumnRuns, EvidenceRun } from './evidence-runs.js'
 import { displayWhy, runWhy, smallWhy, storedWhy, why, zerosWhy } from './messages.js'
@@ -188,5 +188,5 @@ export function storageFindings(
 /** Says a text as the definition lets it be seen: parts are revealed only of a text that fits. */
 export function sayer(definition: Definition, reveal: boolean): (text: string) => string {
   if (reveal || !hidesAnything(definition.reveal)) return (text) => text
-  return (text) => hide(text, fit(definition, text).ok ? definition.reveal : REVEAL_NONE)
+  return (text) => hide(text, holds(definition, text) ? definition.reveal : REVEAL_NONE)
 }

@@ -20,8 +20,8 @@ import { integerOf, type NumberText } from '../channel/number-text.js'
 import { octalTexts } from '../channel/other-base.js'
 import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit } from '../identifier/fit.js'
-import { all, leaving, mayHold, startingWith } from '../identifier/parts-of-space.js'
+import { holds } from '../identifier/holds.js'
+import { all, leaving, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -250,13 +250,13 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   }
   const fronts = octalTexts(seen).filter((text) => text.length <= space.widest)
   const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
-  const fitting = whole.filter((text) => mayHold(space, text) && fit(definition, text).ok)
+  const fitting = whole.filter((text) => holds(definition, text))
   const found: Bare[] = []
   if (fitting.length)
     found.push({ ...common, process: 'octal', originals: { kind: 'texts', texts: fitting } })
   // A reader that stops at an 8 or 9 leaves what comes before it.
   const stops = fronts.flatMap((front) => [`${front}8`, `${front}9`])
-  const ends = stops.filter((text) => mayHold(space, text) && fit(definition, text).ok)
+  const ends = stops.filter((text) => holds(definition, text))
   const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
   const count = longer.reduce((sum, one) => sum + one.count, BigInt(fitting.length + ends.length))
   if (count > 0n) {
@@ -288,8 +288,8 @@ function asCode(
   rounded: boolean,
 ): Bare[] {
   const longest = space.layouts.reduce((most, { places }) => Math.max(most, places.length), 0)
-  const texts = codesFor(interval, longest, Math.min(4, longest)).filter(
-    (code) => fit(definition, code).ok,
+  const texts = codesFor(interval, longest, Math.min(4, longest)).filter((code) =>
+    holds(definition, code),
   )
   if (texts.length === 0 || rounded) return []
   return [

@@ -9,15 +9,15 @@ import { sixtyTexts } from '../channel/other-base.js'
 import { sign } from '../channel/sign.js'
 import type { Unmarked } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit } from '../identifier/fit.js'
-import { endingWith, mayHold, startingWith } from '../identifier/parts-of-space.js'
+import { holds } from '../identifier/holds.js'
+import { endingWith, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
 export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
-  if (findings.length === 0 || !fit(definition, text).ok) return []
+  if (findings.length === 0 || !holds(definition, text)) return []
   return [way('marks', findings, findings, [text], TOGETHER.marked)]
 }
 
@@ -55,7 +55,7 @@ export function textual(
     weight: number,
     channel = process,
   ) => {
-    const held = [...new Set(texts.flatMap((one) => storedOf(definition, space, one, separated)))]
+    const held = [...new Set(texts.flatMap((one) => storedOf(definition, one, separated)))]
     if (held.length)
       found.push(way(process, [...findings, channel], [...findings, code], held, weight))
   }
@@ -68,7 +68,7 @@ export function textual(
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
-  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
+  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, text, findings))
   return found
 }
 
@@ -101,17 +101,12 @@ export function formsOf({ stored, displays, alsoRead }: Definition): MaskList[] 
 /** The stored text of a plain value, where it fits. */
 export function restore(definition: Definition, plain: string): string | undefined {
   const stored = definition.stored.show(plain)
-  return stored.ok && fit(definition, stored.text).ok ? stored.text : undefined
+  return stored.ok && holds(definition, stored.text) ? stored.text : undefined
 }
 
 // The text itself where it is a stored one, or the stored text of which it is a display form.
-function storedOf(
-  definition: Definition,
-  space: Space,
-  text: string,
-  displayed: boolean,
-): string[] {
-  if (mayHold(space, text) && fit(definition, text).ok) return [text]
+function storedOf(definition: Definition, text: string, displayed: boolean): string[] {
+  if (holds(definition, text)) return [text]
   if (!displayed) return []
   return formsOf(definition).flatMap((form) => {
     const read = form.read(text)
@@ -122,12 +117,7 @@ function storedOf(
 
 // 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
 // there is one; more than two runs are too many to solve, and are counted.
-function asSum(
-  definition: Definition,
-  space: Space,
-  text: string,
-  marks: readonly FindingCode[],
-): Hypothesis[] {
+function asSum(definition: Definition, text: string, marks: readonly FindingCode[]): Hypothesis[] {
   const [sum] = arithmetic.inverse(text)
   if (sum?.kind !== 'sums') return []
   const texts = new Set<string>()
@@ -151,7 +141,7 @@ function asSum(
         if (b === undefined || b < 0n || `${b}`.length > second) continue
         const whole = `${a}`.padStart(first, '0') + operator + `${b}`.padStart(second, '0')
         if (workedOut(whole) === sum.value)
-          for (const held of storedOf(definition, space, whole, true)) texts.add(held)
+          for (const held of storedOf(definition, whole, true)) texts.add(held)
       }
     }
   }

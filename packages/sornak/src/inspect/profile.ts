@@ -4,7 +4,7 @@
 import { BINARY32, BINARY64, nearestFloat } from '../channel/binary-float.js'
 import { INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit } from '../identifier/fit.js'
+import { holds } from '../identifier/holds.js'
 import { layoutsOf } from '../identifier/layout.js'
 
 export interface Profile {
@@ -64,15 +64,15 @@ export function profiler(definition: Definition): Profiler {
   const longest = Math.max(0, ...known)
 
   function pad(text: string): keyof Padding {
-    if (fit(definition, text).ok) return 'right'
+    if (holds(definition, text)) return 'right'
     if (!/^\d+$/.test(text)) return 'wrong'
     for (const width of known)
-      if (width > text.length && fit(definition, text.padStart(width, '0')).ok) return 'short'
+      if (width > text.length && holds(definition, text.padStart(width, '0'))) return 'short'
     const bare = text.replace(/^0+(?=\d)/, '')
     const over =
       text.length > longest &&
       [...known].some(
-        (width) => width >= bare.length && fit(definition, bare.padStart(width, '0')).ok,
+        (width) => width >= bare.length && holds(definition, bare.padStart(width, '0')),
       )
     return over ? 'over' : 'wrong'
   }

@@ -3,7 +3,8 @@
 
 import { CHANNELS } from '../channel/channels.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit, keyOf } from '../identifier/fit.js'
+import { keyOf } from '../identifier/fit.js'
+import { holds } from '../identifier/holds.js'
 import { judge } from './verdict.js'
 
 /** One channel of a hand-over, in one of its forms. */
@@ -136,7 +137,7 @@ export function rehearsal(definition: Definition, handOvers: readonly HandOver[]
   return {
     results,
     add(text) {
-      if (!fit(definition, text).ok) return
+      if (!holds(definition, text)) return
       for (const result of results) {
         result.values++
         const after = handedOver(result.handOver, text)
@@ -153,4 +154,4 @@ export function rehearsal(definition: Definition, handOvers: readonly HandOver[]
 
 // Where zeros are padding, a value without them is the same.
 const same = (definition: Definition, before: string, after: string) =>
-  fit(definition, after).ok && keyOf(definition, before) === keyOf(definition, after)
+  holds(definition, after) && keyOf(definition, before) === keyOf(definition, after)
