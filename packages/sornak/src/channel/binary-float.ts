@@ -99,18 +99,8 @@ function previous(float: bigint, { bits }: BinaryFormat): bigint {
 }
 
 function bitLength(value: bigint): number {
-  // Numbers of up to 20 digits are what there mostly is: a few steps instead of a text of bits.
+  // Numbers of up to 28 digits are what there mostly is: their upper half is enough to know.
   if (value < 1n << 32n || value >= 1n << 96n) return value.toString(2).length
-  let length = 32
-  let rest = value >> 32n
-  for (const step of STEPS) {
-    const more = rest >> step
-    if (more > 0n) {
-      rest = more
-      length += Number(step)
-    }
-  }
-  return length + 1
+  const upper = value >> 32n
+  return upper < 1n << 32n ? 64 - Math.clz32(Number(upper)) : 96 - Math.clz32(Number(upper >> 32n))
 }
-
-const STEPS = [32n, 16n, 8n, 4n, 2n, 1n]

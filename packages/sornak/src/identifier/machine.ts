@@ -15,6 +15,8 @@ export interface MachineNode {
   /** By character code; undefined until it is first asked for. */
   readonly next: (MachineNode | null | undefined)[]
   endings: bigint | undefined
+  /** Of its endings, how many start with a digit smaller than each; kept here by those who count. */
+  sums: readonly bigint[] | undefined
 }
 
 export interface Machine {
@@ -56,7 +58,8 @@ export function machineOf(
   const node = (at: number, check: number, rules: MachineNode['rules']): MachineNode => {
     const key = `${at}|${check}|${rules.map((rule) => rule?.join('') ?? '').join('|')}`
     let made = nodes.get(key)
-    if (!made) nodes.set(key, (made = { at, check, rules, next: [], endings: undefined }))
+    if (!made)
+      nodes.set(key, (made = { at, check, rules, next: [], endings: undefined, sums: undefined }))
     return made
   }
 

@@ -65,7 +65,7 @@ function make(definition: Definition): Space {
     let sum = 0n
     for (const one of digits) {
       const from = low > one.least ? low : one.least
-      if (from <= high) sum += upTo(one, high) - upTo(one, from - 1n)
+      if (from <= high) sum += between(one, from, high)
     }
     return { count: sum, exact }
   }
@@ -104,23 +104,55 @@ function digitsOf(definition: Definition, layout: Layout): Digits[] {
   return [{ machine, first, width, prefix: plus ? '+' : '', least: 0n }]
 }
 
-// How many values of this width are at most `limit`.
-function upTo({ machine, first, width }: Digits, limit: bigint): bigint {
-  if (limit < 0n) return 0n
-  const text = limit.toString().padStart(width, '0')
-  if (text.length > width) return machine.endings(first)
-  let sum = 0n
+// How many values of this width lie between two bounds, both included: down the digits that the bounds share, then
+// down each of them.
+function between({ machine, first, width }: Digits, low: bigint, high: bigint): bigint {
+  const from = low.toString().padStart(width, '0')
+  if (from.length > width) return 0n
+  let to = high.toString().padStart(width, '0')
+  if (to.length > width) to = '9'.repeat(width)
   let node: MachineNode | null = first
-  for (let i = 0; i < width; i++) {
-    const digit = text.charCodeAt(i)
-    for (let code = 48; code < digit; code++) {
-      const to = machine.step(node, code)
-      if (to) sum += machine.endings(to)
-    }
-    node = machine.step(node, digit)
-    if (!node) return sum
+  let i = 0
+  for (; i < width && from.charCodeAt(i) === to.charCodeAt(i); i++) {
+    node = machine.step(node, from.charCodeAt(i))
+    if (!node) return 0n
   }
-  return sum + 1n
+  if (i === width) return 1n
+  const [least, most] = [from.charCodeAt(i) - 48, to.charCodeAt(i) - 48]
+  const sums = sumsOf(machine, node)
+  const inside = sums[most]! - sums[least + 1]!
+  const above = beside(machine, machine.step(node, least + 48), from, i + 1, true)
+  return inside + above + beside(machine, machine.step(node, most + 48), to, i + 1, false)
+}
+
+// How many endings of a node are at least, or at most, the rest of the text.
+function beside(
+  machine: Machine,
+  from: MachineNode | null,
+  text: string,
+  start: number,
+  above: boolean,
+): bigint {
+  let sum = 0n
+  let node = from
+  for (let i = start; node && i < text.length; i++) {
+    const digit = text.charCodeAt(i) - 48
+    const sums = sumsOf(machine, node)
+    sum += above ? sums[10]! - sums[digit + 1]! : sums[digit]!
+    node = machine.step(node, digit + 48)
+  }
+  return node ? sum + 1n : sum
+}
+
+// For each digit, and for one beyond 9, how many endings of a node start with a smaller one.
+function sumsOf(machine: Machine, node: MachineNode): readonly bigint[] {
+  if (node.sums) return node.sums
+  const sums = [0n]
+  for (let digit = 0; digit < 10; digit++) {
+    const to = machine.step(node, digit + 48)
+    sums.push(sums[digit]! + (to ? machine.endings(to) : 0n))
+  }
+  return (node.sums = sums)
 }
 
 function collect(

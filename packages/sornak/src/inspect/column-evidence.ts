@@ -11,6 +11,7 @@ import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
+import { usualValues, type Answer } from './usual.js'
 import { RUN_BITS } from './weights.js'
 
 /** Figures that stand in sums over rows; those of a run are the difference of two places. */
@@ -128,6 +129,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   let beforeLength = -1
   if (from?.last) keepText(from.last)
 
+  const mixed = space.layouts.some(({ places }) =>
+    places.some(({ chars }) => !chars.every(isDigit)),
+  )
+  const usual = usualValues(processes, mixed, answer)
+
   const mark = (): Place => ({
     row: rows,
     known: {
@@ -161,6 +167,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // Bits for each process for which this row speaks, in order; `end` counts the row.
   function row(said: readonly (readonly [i: number, score: number])[], end: () => void): void {
+    settle()
     const start = mark()
     let stop: Place | undefined
     for (const [i] of said) catchUp(i)
@@ -179,39 +186,71 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     }
   }
 
-  const said: [number, number][] = []
-  const speaking: [number, number][] = []
-  function fit(bytes: Uint8Array, from: number, to: number): void {
-    const again = wide && repeats(bytes, from, to)
-    said.length = speaking.length = 0
+  function answer(bytes: Uint8Array, from: number, to: number): Answer {
+    const said: [number, number][] = []
+    const held: number[] = []
+    const near: number[] = []
     for (const { i, fits: ask } of asked) {
-      let score = ask(bytes, from, to)
-      const process = processes[i]!
-      if (again && process.rounds && score > 0) score = 0
-      if (process.max !== undefined && score >= 0) {
-        held[i]!++
-        if (score > 0 || isNear(bytes, from, to, nearTexts[i]!)) near[i]!++
+      const score = ask(bytes, from, to)
+      const { max, usual } = processes[i]!
+      if (max !== undefined && score >= 0) {
+        held.push(i)
+        if (score > 0 || isNear(bytes, from, to, nearTexts[i]!)) near.push(i)
       }
-      if (score === process.usual) continue
-      said.push([i, score - process.usual])
-      if (score > 0) speaking.push([i, score])
-      else owed[i]! += score - process.usual
+      if (score !== usual) said.push([i, score - usual])
     }
+    return { said, held, near }
+  }
+
+  // What many said is added as what one says, so many times.
+  function note({ said, held: within, near: close }: Answer, count: number): void {
+    for (const i of within) held[i]! += count
+    for (const i of close) near[i]! += count
+    for (const [i, more] of said) {
+      scores[i]! += more * count
+      owed[i]! += more * count
+    }
+  }
+  const settle = () => usual.drain(note)
+
+  function fit(bytes: Uint8Array, from: number, to: number): void {
     const digit = bytes[from]! - 48
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
     if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
     if (digit === 0 && to - from > 1) zeroed++
     else if (digit >= 0 && digit <= 9) full++
+    if (usual.take(bytes, from, to)) {
+      fits++
+      rows++
+    } else speak(answer(bytes, from, to), wide && repeats(bytes, from, to))
+    if (wide) keep(bytes, from, to)
+  }
+
+  // A value that may speak for a process; not if it repeats what the row before it said.
+  function speak({ said, held: within, near: close }: Answer, again: boolean): void {
+    for (const i of within) held[i]!++
+    for (const i of close) near[i]!++
+    const told = again
+      ? said.map(([i, more]): [number, number] => {
+          const { rounds, usual } = processes[i]!
+          return [i, rounds && more + usual > 0 ? -usual : more]
+        })
+      : said
+    const speaking: [number, number][] = []
+    for (const [i, more] of told) {
+      const score = more + processes[i]!.usual
+      if (score > 0) speaking.push([i, score])
+      else owed[i]! += more
+    }
     const end = () => {
       fits++
-      for (const [i, more] of said) scores[i]! += more
+      for (const [i, more] of told) scores[i]! += more
     }
     if (speaking.length) row(speaking, end)
     else {
       end()
       rows++
     }
-    if (wide) keep(bytes, from, to)
   }
 
   function misfitRow(seen: string): void {
@@ -324,6 +363,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       } else misfitRow(seen)
     },
     state() {
+      settle()
       for (let i = 0; i < count; i++) catchUp(i)
       return {
         first,
@@ -456,3 +496,5 @@ function countOf({ originals }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'subset') return originals.subset.bound
   return space.count(originals.low, originals.high).count
 }
+
+const isDigit = (code: number) => code >= 48 && code <= 57

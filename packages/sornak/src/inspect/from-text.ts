@@ -61,7 +61,8 @@ export function textual(
   }
   const from = (channel: typeof lookAlike) =>
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
-  offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
+  if (!/^\d+$/.test(text) || holdsLookAlikes(space))
+    offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
   if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
     offer('date-guess', 'date-made', from(dateGuess), TOGETHER.dated)
   if (!separated) return found
@@ -199,15 +200,23 @@ const takesSeparators = ({ masks }: MaskList) =>
     program.slots.some(({ chars }) => chars.kind === 'any' || chars.kind === 'of'),
   )
 
-const letters = new WeakMap<Space, boolean>()
-function holdsLetters(space: Space): boolean {
-  let holds = letters.get(space)
-  if (holds === undefined) {
-    holds = space.layouts.some(({ places }) => places.some(({ chars }) => chars.includes(77)))
-    letters.set(space, holds)
+// Whether values can hold one of these characters.
+function holdsAny(chars: string): (space: Space) => boolean {
+  const codes = Array.from(chars, (char) => char.charCodeAt(0))
+  const known = new WeakMap<Space, boolean>()
+  return (space) => {
+    let holds = known.get(space)
+    if (holds === undefined) {
+      const held = space.layouts.flatMap(({ places }) => places.flatMap((place) => place.chars))
+      known.set(space, (holds = codes.some((code) => held.includes(code))))
+    }
+    return holds
   }
-  return holds
 }
+
+/** A letter that names of months have. */
+const holdsLetters = holdsAny('M')
+const holdsLookAlikes = holdsAny('OIZSB')
 
 function way(
   process: string,

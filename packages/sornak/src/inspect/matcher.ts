@@ -12,23 +12,58 @@ const LONGEST = 48
 
 export function matcherOf(definition: Definition): Matcher {
   const { layouts } = layoutsOf(definition)
-  const byLength: Machine[][] = Array.from({ length: LONGEST + 1 }, () => [])
+  const byLength: Matcher[][] = Array.from({ length: LONGEST + 1 }, () => [])
   for (const layout of layouts) {
     const machine = machineOf(definition, layout, () => true)
     // A check that the machine cannot follow makes its yes unsure.
-    if (machine.checked) byLength[layout.places.length]?.push(machine)
+    if (machine.checked) byLength[layout.places.length]?.push(walker(machine))
   }
   return (bytes, start, end) => {
-    const machines = byLength[end - start]
-    if (!machines) return false
-    for (const machine of machines) {
-      let node: MachineNode | null = machine.start
-      for (let at = start; node && at < end; at++) {
-        const code = bytes[at]!
-        node = node.next[code] ?? machine.step(node, code)
-      }
-      if (node) return true
-    }
+    const walkers = byLength[end - start]
+    if (!walkers) return false
+    for (const walks of walkers) if (walks(bytes, start, end)) return true
     return false
+  }
+}
+
+const CODES = 128
+const UNKNOWN = 0
+const NOWHERE = -1
+
+// The automaton as one table of numbers: what was asked of a node once is found there from then on.
+function walker(machine: Machine): Matcher {
+  const nodes: MachineNode[] = [machine.start]
+  const numbers = new Map<MachineNode, number>([[machine.start, 0]])
+  let next = new Int32Array(CODES * 64)
+
+  function learn(from: number, code: number): number {
+    const node = machine.step(nodes[from]!, code)
+    let to = node ? numbers.get(node) : NOWHERE
+    if (node && to === undefined) {
+      to = nodes.length
+      nodes.push(node)
+      numbers.set(node, to)
+      if (nodes.length * CODES > next.length) {
+        const grown = new Int32Array(next.length * 2)
+        grown.set(next)
+        next = grown
+      }
+    }
+    // The start is never come back to, so its number can stand for what is not known yet.
+    next[from * CODES + code] = to!
+    return to!
+  }
+
+  return (bytes, start, end) => {
+    let at = 0
+    for (let i = start; i < end; i++) {
+      const code = bytes[i]!
+      if (code >= CODES) return false
+      let to = next[at * CODES + code]!
+      if (to === UNKNOWN) to = learn(at, code)
+      if (to === NOWHERE) return false
+      at = to
+    }
+    return true
   }
 }

@@ -30,12 +30,28 @@ export interface Process {
   readonly usual: 0 | typeof OUT
   /** What this value says, which fits and lies in the bytes from `start` to `end`. */
   readonly fits?: (bytes: Uint8Array, start: number, end: number) => number
+  /**
+   * What values of digits have in common that have this length, do not start with a zero, and start with these four
+   * digits (all of them where there are fewer), and for which `fits` says the same; null where that cannot be told.
+   * Where it is left out, `fits` says the same for all of them.
+   */
+  readonly alike?: (length: number, front: number) => Alike | null
   /** The value may be the rounding of another: repeats of it are no evidence. */
   readonly rounds?: true
   /** Integer types: the largest value. */
   readonly max?: bigint
   /** Where it prints values up to a limit: from here on they are near it. */
   readonly nearly?: bigint
+}
+
+/** Conditions under which values are alike. */
+export interface Alike {
+  /** The last digit is not zero. */
+  readonly lastDigit?: boolean
+  /** The value is no multiple of this power of two, of 1 to 8. */
+  readonly bits?: number
+  /** There are fewer zeros at the end than this. */
+  readonly zeros?: number
 }
 
 /** Forms in which numbers are printed, and marks: no value that fits stands in them. */
@@ -149,7 +165,8 @@ function wraps({ name, max }: IntegerType): Process {
     id: `wrapped ${name}`,
     usual: OUT,
     max,
-    nearly: max - max / 16n,
+    nearly: nearlyOf(max),
+    alike: besideLimits(max),
     fits: (bytes, start, end) =>
       leadingZero(bytes, start, end) || compare(bytes, start, end, most) > 0 ? OUT : 0,
   }
@@ -163,13 +180,24 @@ function holds({ max }: IntegerType, space: Space): Process {
     id: `clamped ${most}`,
     usual: OUT,
     max,
-    nearly: max - max / 16n,
+    nearly: nearlyOf(max),
+    alike: besideLimits(max),
     fits(bytes, start, end) {
       if (leadingZero(bytes, start, end)) return OUT
       const order = compare(bytes, start, end, most)
       return order > 0 ? OUT : order === 0 ? beyond : 0
     },
   }
+}
+
+const nearlyOf = (max: bigint) => max - max / 16n
+
+// On the same side of a limit, and of where values come near it.
+function besideLimits(max: bigint): NonNullable<Process['alike']> {
+  const limits = [max, nearlyOf(max)].map(String)
+  const [most = ''] = limits
+  const fronts = limits.map((text) => Number.parseInt(text.slice(0, 4), 10))
+  return (length, front) => (length === most.length && fronts.includes(front) ? null : {})
 }
 
 function compare(bytes: Uint8Array, start: number, end: number, text: string): number {
@@ -182,21 +210,27 @@ function compare(bytes: Uint8Array, start: number, end: number, text: string): n
   return 0
 }
 
-/** Whether the value can be what a rounding prints: undefined where it changes nothing. */
-type Image = (bytes: Uint8Array, start: number, end: number) => Interval | 'out' | undefined
+/** What a rounding prints. */
+interface Image {
+  /** What the value is the rounding of: undefined where it changes nothing, `out` where it cannot be one. */
+  readonly of: (bytes: Uint8Array, start: number, end: number) => Interval | 'out' | undefined
+  readonly alike: NonNullable<Process['alike']>
+}
 interface Interval {
   readonly low: bigint
   readonly high: bigint
 }
 
 function rounds(id: string, space: Space, image: Image): Process {
+  const { alike } = image
   return {
     id,
     usual: OUT,
     rounds: true,
+    alike,
     fits(bytes, start, end) {
       if (leadingZero(bytes, start, end)) return OUT
-      const preimage = image(bytes, start, end)
+      const preimage = image.of(bytes, start, end)
       if (preimage === undefined) return 0
       if (preimage === 'out') return OUT
       return bits(space.count(preimage.low, preimage.high).count)
@@ -205,58 +239,86 @@ function rounds(id: string, space: Space, image: Image): Process {
 }
 
 function fifteen(how: 'cut' | 'rounded'): Image {
-  return (bytes, start, end) => {
-    const lost = end - start - FIFTEEN
-    if (lost <= 0) return undefined
-    for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
-    return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how)
+  return {
+    alike: (length) => (length <= FIFTEEN ? {} : { lastDigit: true }),
+    of(bytes, start, end) {
+      const lost = end - start - FIFTEEN
+      if (lost <= 0) return undefined
+      for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
+      return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how)
+    },
   }
 }
 
 // Binary64 numbers of so many digits are multiples of this power of two, at the least.
 const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
 
+/** Up to 2^53, which starts with these digits, every integer is a binary64 number. */
+const SAFE_FRONT = 9007
+
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
-const double: Image = (bytes, start, end) => {
-  const digits = end - start
-  if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
-  if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
-    return compare(bytes, start, end, '9007199254740992') <= 0 ? undefined : 'out'
-  const value = valueOf(bytes, start, end)
-  if (value < 1n << 53n) return undefined
-  const float = nearestFloat(value, BINARY64)
-  const printed = value === float || isShortest(value, float, BINARY64)
-  return printed ? roundedTo(float, BINARY64) : 'out'
+const double: Image = {
+  alike(length, front) {
+    if (length < 16 || (length === 16 && front < SAFE_FRONT)) return {}
+    if (length === 16 && front === SAFE_FRONT) return null
+    return { lastDigit: true, bits: spacingBits(length) }
+  },
+  of(bytes, start, end) {
+    const digits = end - start
+    if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
+    if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
+      return compare(bytes, start, end, '9007199254740992') <= 0 ? undefined : 'out'
+    const value = valueOf(bytes, start, end)
+    if (value < 1n << 53n) return undefined
+    const float = nearestFloat(value, BINARY64)
+    const printed = value === float || isShortest(value, float, BINARY64)
+    return printed ? roundedTo(float, BINARY64) : 'out'
+  },
 }
 
-const single: Image = (bytes, start, end) => {
-  const digits = end - start
-  if (digits < 8 || compare(bytes, start, end, '16777216') <= 0) return undefined
-  const least = digits === 8 ? 1 : digits === 9 ? 3 : 6
-  const zeros = digits - 8
-  let round = digits > 8
-  for (let at = end - zeros; round && at < end; at++) if (bytes[at] !== 48) round = false
-  // A number so long may also be printed as the binary64 number that it is, whose last digits are zeros.
-  // It lies as near to a binary32 number as binary64 numbers lie to each other, and those of binary32 lie far apart.
-  const doubled = digits > 16 && bytes[end - 1] === 48 && nearMultiple(bytes, start, end)
-  if (!round && !doubled && lowBits(bytes, start, end, least) !== 0) return 'out'
-  const float = singlePrinted(valueOf(bytes, start, end))
-  return float === undefined ? 'out' : roundedTo(float, BINARY32)
+const single: Image = {
+  alike(length, front) {
+    if (length < 8 || (length === 8 && front < 1677)) return {}
+    if (length === 8) return front === 1677 ? null : { bits: 1 }
+    return { lastDigit: length > 16, zeros: length - 8, bits: length === 9 ? 3 : 6 }
+  },
+  of(bytes, start, end) {
+    const digits = end - start
+    if (digits < 8 || compare(bytes, start, end, '16777216') <= 0) return undefined
+    const least = digits === 8 ? 1 : digits === 9 ? 3 : 6
+    const zeros = digits - 8
+    let round = digits > 8
+    for (let at = end - zeros; round && at < end; at++) if (bytes[at] !== 48) round = false
+    // A number so long may also be printed as the binary64 number that it is, whose last digits are zeros.
+    // It lies as near to a binary32 number as binary64 numbers lie to each other, and those of binary32 lie far apart.
+    const doubled = digits > 16 && bytes[end - 1] === 48 && nearMultiple(bytes, start, end)
+    if (!round && !doubled && lowBits(bytes, start, end, least) !== 0) return 'out'
+    const float = singlePrinted(valueOf(bytes, start, end))
+    return float === undefined ? 'out' : roundedTo(float, BINARY32)
+  },
 }
 
 // Fifteen digits that were printed again from a binary number, with digits of its own behind them.
-const behind: Image = (bytes, start, end) => {
-  const lost = end - start - FIFTEEN
-  if (lost <= 0) return undefined
-  const digits = end - start
-  if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
-  if (digits <= 16 && compare(bytes, start, end, '9007199254740992') < 0) {
-    for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
-    return undefined
-  }
-  const value = valueOf(bytes, start, end)
-  const decimal = decimalBehind(value, FIFTEEN)
-  return decimal === undefined ? 'out' : fromSignificant(decimal, 10n ** BigInt(lost), 'rounded')
+const behind: Image = {
+  alike(length, front) {
+    if (length <= FIFTEEN) return {}
+    if (length === 16 && front <= SAFE_FRONT)
+      return front === SAFE_FRONT ? null : { lastDigit: true }
+    return { bits: spacingBits(length) }
+  },
+  of(bytes, start, end) {
+    const lost = end - start - FIFTEEN
+    if (lost <= 0) return undefined
+    const digits = end - start
+    if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
+    if (digits <= 16 && compare(bytes, start, end, '9007199254740992') < 0) {
+      for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
+      return undefined
+    }
+    const value = valueOf(bytes, start, end)
+    const decimal = decimalBehind(value, FIFTEEN)
+    return decimal === undefined ? 'out' : fromSignificant(decimal, 10n ** BigInt(lost), 'rounded')
+  },
 }
 
 // The remainder by a power of two, kept small at every digit.
@@ -288,6 +350,7 @@ function valueOf(bytes: Uint8Array, start: number, end: number): bigint {
 /** How many bits it says that so many originals come out as this one. */
 export function bits(count: bigint): number {
   if (count <= 1n) return 0
+  if (count < 1n << 30n) return Math.min(MOST, Math.round(Math.log2(Number(count)) * UNIT))
   const digits = count.toString(2)
   const head = Number.parseInt(digits.slice(0, 30), 2)
   return Math.min(

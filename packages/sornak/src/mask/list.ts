@@ -56,6 +56,8 @@ function readAll(
   text: string,
   options?: { readonly strict?: boolean },
 ): Read {
+  const [first, second] = masks
+  if (first && !second) return first.read(text, options)
   for (const strict of options?.strict ? [true] : [true, false]) {
     const read = masks.map((one) => one.read(text, { strict })).filter((one) => one.ok)
     const plains = [...new Set(read.map((one) => one.plain))]
@@ -66,7 +68,7 @@ function readAll(
   }
   const failed = masks.map((one) => one.read(text, options)).filter((one) => !one.ok)
   failed.sort((a, b) => b.misfit.at - a.misfit.at)
-  return masks.length === 1 && failed[0] ? failed[0] : listMisfit(text, failed[0])
+  return listMisfit(text, failed[0])
 }
 
 function listMisfit(text: string | object, nearest: Shown | Read | undefined): NoFit {

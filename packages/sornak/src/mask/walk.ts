@@ -126,5 +126,12 @@ function arrive(ways: Way[], way: Way): void {
   else ways.push(way)
 }
 
-const describe = (cell: Cell): string =>
-  cell.literal !== undefined ? `"${cell.literal}"` : oneOf(cell.kind!)
+const described = new WeakMap<Cell, string>()
+function describe(cell: Cell): string {
+  let words = described.get(cell)
+  if (words === undefined) {
+    words = cell.literal !== undefined ? `"${cell.literal}"` : oneOf(cell.kind!)
+    described.set(cell, words)
+  }
+  return words
+}

@@ -1,0 +1,125 @@
+// Of values that fit, nearly all say the same of every process as others of their length and first digits do: they
+// are past all limits or below them, and no rounding could have printed them. Such values are only counted; what
+// they said is added up when somebody wants to know.
+
+import type { Alike, Process } from './processes.js'
+
+/** What a value says: what it adds to the score of each process, and which limits it comes up to. */
+export interface Answer {
+  readonly said: readonly (readonly [process: number, more: number])[]
+  readonly held: readonly number[]
+  readonly near: readonly number[]
+}
+
+export interface UsualValues {
+  /** Counts the value, where it is a usual one. */
+  take(bytes: Uint8Array, start: number, end: number): boolean
+  /** Hands over each answer, and how many values gave it since this was asked last. */
+  drain(each: (answer: Answer, count: number) => void): void
+}
+
+interface Class {
+  readonly alike: Alike
+  readonly answer: Answer
+  count: number
+}
+
+const LONGEST = 24
+/** Values of a length by their first digits, up to so many; */
+const FRONT = 4
+const FRONTS = 10 ** FRONT
+/** those that start with a zero are told apart by whether they hold an 8 or 9. */
+const ZERO = FRONTS
+const ZERO_HIGH = FRONTS + 1
+
+/**
+ * @param mixed values may hold other characters than digits
+ * @param ask what one value says
+ */
+export function usualValues(
+  processes: readonly Process[],
+  mixed: boolean,
+  ask: (bytes: Uint8Array, start: number, end: number) => Answer,
+): UsualValues {
+  const tables: (Class | null | undefined)[][] = []
+  const classes = new Map<string, Class>()
+  let counted: Class[] = []
+
+  // Null where values of this length and front have nothing in common.
+  function alikeOf(length: number, slot: number): Alike | null {
+    if (slot >= FRONTS) return {}
+    let all: Alike = {}
+    for (const { alike } of processes) {
+      const one = alike ? alike(length, slot) : {}
+      if (one === null) return null
+      all = {
+        lastDigit: all.lastDigit === true || one.lastDigit === true,
+        bits: Math.min(all.bits ?? 31, one.bits ?? 31),
+        zeros: Math.min(all.zeros ?? LONGEST, one.zeros ?? LONGEST),
+      }
+    }
+    return all
+  }
+
+  function classOf(alike: Alike, bytes: Uint8Array, start: number, end: number): Class {
+    const answer = ask(bytes, start, end)
+    const key = JSON.stringify([alike, answer])
+    let one = classes.get(key)
+    if (!one) classes.set(key, (one = { alike, answer, count: 0 }))
+    return one
+  }
+
+  function take(bytes: Uint8Array, start: number, end: number): boolean {
+    const length = end - start
+    if (length === 0 || length > LONGEST || (mixed && !isDigits(bytes, start, end))) return false
+    let front = 0
+    for (let at = start; at < end && at < start + FRONT; at++) front = front * 10 + bytes[at]! - 48
+    // What is left over of a power of two up to 2^8 is told by the last eight digits.
+    let low = 0
+    for (let at = Math.max(start, end - 8); at < end; at++) low = low * 10 + bytes[at]! - 48
+    let zeros = 0
+    while (zeros < length && bytes[end - 1 - zeros] === 48) zeros++
+    const high = bytes[start] === 48 && holdsHigh(bytes, start, end)
+    const slot = length > 1 && bytes[start] === 48 ? (high ? ZERO_HIGH : ZERO) : front
+    const table = (tables[length] ??= Array<Class | undefined>(FRONTS + 2).fill(undefined))
+    let found = table[slot]
+    if (found === undefined) {
+      const alike = alikeOf(length, slot)
+      if (alike && !isUsual(alike, low, zeros)) return false
+      table[slot] = found = alike && classOf(alike, bytes, start, end)
+    }
+    if (found === null || !isUsual(found.alike, low, zeros)) return false
+    if (found.count++ === 0) counted.push(found)
+    return true
+  }
+
+  return {
+    take,
+    drain(each) {
+      for (const one of counted) {
+        each(one.answer, one.count)
+        one.count = 0
+      }
+      counted = []
+    },
+  }
+}
+
+function isUsual(
+  { lastDigit, bits = 31, zeros: most = LONGEST }: Alike,
+  low: number,
+  zeros: number,
+) {
+  if (lastDigit === true && zeros > 0) return false
+  return zeros < most && (bits > 8 || (low & ((1 << bits) - 1)) !== 0)
+}
+
+function isDigits(bytes: Uint8Array, start: number, end: number): boolean {
+  for (let at = start; at < end; at++) if (bytes[at]! < 48 || bytes[at]! > 57) return false
+  return true
+}
+
+function holdsHigh(bytes: Uint8Array, start: number, end: number): boolean {
+  for (let at = start; at < end; at++) if (bytes[at]! > 55) return true
+  return false
+}

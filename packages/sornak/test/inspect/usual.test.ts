@@ -1,0 +1,93 @@
+// Values that are counted by class say what each of them would say by itself.
+
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { columnEvidence, settled } from '../../src/inspect/column-evidence.js'
+import { UNIT, processesOf } from '../../src/inspect/processes.js'
+import { usualValues } from '../../src/inspect/usual.js'
+import { identifier } from '../../src/index.js'
+
+const bytesOf = (text: string) => new TextEncoder().encode(text)
+
+const DEFINITIONS = [
+  { stored: '{5}' },
+  { stored: '{9}' },
+  { stored: '{10}' },
+  { stored: '{16}', check: 'luhn' },
+  { stored: '{18}' },
+  { stored: '{19}' },
+  { stored: '{20}' },
+  { stored: '{1..8}' },
+  { stored: '{3}{1 upper}{4}' },
+].map((plain) => identifier(plain))
+
+// Digits of any length, and often those near a limit, with zeros at the end, or beside a power of two.
+const limits = [15n, 16n, 24n, 31n, 32n, 53n, 63n, 64n].map((power) => 2n ** power)
+const value = fc.oneof(
+  fc.stringMatching(/^\d{1,20}$/),
+  fc.tuple(fc.stringMatching(/^\d{1,18}$/), fc.nat(6)).map(([text, n]) => text + '0'.repeat(n)),
+  fc
+    .tuple(fc.constantFrom(...limits), fc.bigInt(-40_000_000n, 40_000_000n))
+    .map(([limit, by]) => `${limit + by < 0n ? 0n : limit + by}`),
+  fc
+    .tuple(fc.nat(14), fc.bigInt(1n, 10n ** 16n), fc.nat(7))
+    .map(([cut, n, power]) => `${(n / 10n ** BigInt(cut) + 1n) << BigInt(power)}`),
+)
+
+describe.each(DEFINITIONS)('$stored.masks.0.text', (definition) => {
+  const processes = processesOf(definition)
+  const answer = (text: string) =>
+    processes.map(({ fits }) => fits?.(bytesOf(text), 0, text.length) ?? null)
+
+  test('a value that is taken says what the first of its class said', () => {
+    const asked = new Map<number[], (number | null)[]>()
+    const usual = usualValues(processes, true, (bytes, start, end) => {
+      const said: never[] = []
+      const held = [asked.size]
+      asked.set(held, answer(new TextDecoder().decode(bytes.subarray(start, end))))
+      return { said, held, near: [] }
+    })
+    fc.assert(
+      fc.property(value, (text) => {
+        const bytes = bytesOf(`xx${text}yy`)
+        if (!usual.take(bytes, 2, bytes.length - 2)) return
+        const told: number[][] = []
+        usual.drain(({ held }, count) => {
+          expect(count).toBe(1)
+          told.push([...held])
+        })
+        const [[which] = []] = told
+        const first = [...asked.entries()].find(([held]) => held[0] === which)!
+        expect(answer(text)).toEqual(first[1])
+      }),
+      { numRuns: 3000 },
+    )
+  })
+
+  test('sums over a column are those of its values one by one', () => {
+    fc.assert(
+      fc.property(fc.array(value, { minLength: 2, maxLength: 60 }), (texts) => {
+        const evidence = columnEvidence(definition)
+        texts.forEach((text, i) =>
+          evidence.fits(bytesOf(text), 0, text.length, { index: i, line: i, offset: i }),
+        )
+        const { sums } = settled(definition, evidence.state())
+        const limited = processes.map(({ max }) => max !== undefined)
+        const held = processes.map(
+          (_, i) => texts.filter((text) => limited[i] && (answer(text)[i] ?? -1) >= 0).length,
+        )
+        expect(sums.held).toEqual(held)
+        // What repeats the value before it is no second piece of evidence: left out here.
+        const scores = processes.map(({ fits, usual, rounds }) =>
+          rounds || !fits
+            ? 0
+            : texts.reduce((sum, text) => sum + fits(bytesOf(text), 0, text.length) - usual, 0),
+        )
+        expect(processes.map(({ rounds }, i) => (rounds ? 0 : sums.scores[i]))).toEqual(scores)
+        expect(sums.fits).toBe(texts.length)
+        expect(sums.scores.every((score) => Number.isInteger(score * UNIT))).toBe(true)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
