@@ -39,6 +39,8 @@ export interface Sums {
   readonly hits: readonly number[]
   /** How many values are printed with an exponent and so many digits. */
   readonly digits: readonly number[]
+  /** How many long numbers stand without an exponent, by their digits before a row of zeros that may be a rounding. */
+  readonly plain: readonly number[]
   /** For each process, values that an integer type holds, and those near its limit. */
   readonly held: readonly number[]
   readonly near: readonly number[]
@@ -97,6 +99,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const extra = copy(sums?.extra)
   const hits = copy(sums?.hits)
   const digits = sums ? [...sums.digits] : Array<number>(MOST_DIGITS + 1).fill(0)
+  const plain = sums ? [...sums.plain] : Array<number>(MOST_DIGITS + 1).fill(0)
   const held = copy(sums?.held)
   const near = copy(sums?.near)
   let {
@@ -150,6 +153,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       extra: [...extra],
       hits: [...hits],
       digits: [...digits],
+      plain: [...plain],
       held: [...held],
       near: [...near],
     },
@@ -282,7 +286,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (inForm) formed++
         if (short !== undefined && found.has(short)) {
           const shown = shownDigits(seen)
+          const bare = shown === undefined && plainDigits(seen, found.get(short)!)
           if (shown !== undefined) digits[Math.min(MOST_DIGITS, shown)]!++
+          else if (bare) plain[Math.min(MOST_DIGITS, bare)]!++
         }
         if (/^0\d+$/.test(seen)) padded++
         if (bare !== undefined && bare.length < space.widest && !stands) {
@@ -447,6 +453,7 @@ function added(a: Sums, b: Sums): Sums {
     extra: sumOf(a.extra, b.extra),
     hits: sumOf(a.hits, b.hits),
     digits: sumOf(a.digits, b.digits),
+    plain: sumOf(a.plain, b.plain),
     held: sumOf(a.held, b.held),
     near: sumOf(a.near, b.near),
   }
@@ -458,6 +465,12 @@ const textOf = (bytes: Uint8Array, start: number, end: number) =>
 const bytesOf = (text: string) => Uint8Array.from(text, (char) => char.charCodeAt(0) & 0xff)
 
 const MOST_DIGITS = 18
+
+// Digits of a number so long that it may have been shortened: all of them, or those before a row of zeros.
+function plainDigits(seen: string, many: bigint): number {
+  if (!/^\d{8,}$/.test(seen)) return 0
+  return many > 1n ? seen.replace(/0+$/, '').length : seen.length
+}
 
 // Digits before an exponent.
 function shownDigits(seen: string): number | undefined {

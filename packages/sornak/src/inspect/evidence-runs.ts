@@ -229,6 +229,7 @@ const nothingOf = (sums: Sums): Sums => {
     extra: zeros,
     hits: zeros,
     digits: sums.digits.map(() => 0),
+    plain: sums.plain.map(() => 0),
     held: zeros,
     near: zeros,
   }
@@ -279,9 +280,9 @@ function total(
   if (id.startsWith('wrapped') && max !== undefined)
     return flat + (fair ? wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!) : 0)
   if (!fair) return flat
-  if (id === 'short-display') return flat + to.extra[i]! - from.extra[i]! - dropped(from, to)
+  if (id === 'short-display') return flat + more(id, i, from, to) - dropped(from.digits, to.digits)
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
-  return flat + to.extra[i]! - from.extra[i]! + narrow * (to.short - from.short)
+  return flat + more(id, i, from, to) + narrow * (to.short - from.short)
 }
 
 // Most of what does not fit stands in a printed form, or has marks around it.
@@ -295,10 +296,15 @@ function passedBy(id: string, i: number, from: Sums, to: Sums): boolean {
   return isPrinted(from, to) && (to.fits - from.fits - left) * 10 > to.hits[i]! - from.hits[i]!
 }
 
+// What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where
+// its neighbours stand with all their digits.
+const more = (id: string, i: number, from: Sums, to: Sums): number =>
+  to.extra[i]! - from.extra[i]! - (id === 'short-display' ? dropped(from.plain, to.plain) : 0)
+
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
 // neighbours, and not to fewer.
-function dropped(from: Sums, to: Sums): number {
-  const counts = to.digits.map((count, k) => count - from.digits[k]!)
+function dropped(from: readonly number[], to: readonly number[]): number {
+  const counts = to.map((count, k) => count - from[k]!)
   const all = counts.reduce((sum, count) => sum + count, 0)
   let usual = counts.length - 1
   while (usual > 0 && counts[usual]! * 20 < all) usual--
@@ -322,7 +328,7 @@ function runwise(
     if (passedBy(id, i, from.known, to.known)) continue
     some = true
     sum += score - RUN_BITS * UNIT - OUT * (to.known.misfits - from.known.misfits)
-    if (fair) sum += to.known.extra[i]! - from.known.extra[i]!
+    if (fair) sum += more(id, i, from.known, to.known)
   }
   return some ? sum : -Infinity
 }
@@ -357,7 +363,7 @@ function scattered(
   const many =
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(spaceOf(definition), id, max) * hits
-      : to.extra[i]! - from.extra[i]!
+      : more(id, i, from, to)
   return (
     (IN + Math.log2(rate) * UNIT) * hits +
     OUT * (misfits - hits) +
@@ -370,6 +376,7 @@ function prior(id: string): number {
   if (id.startsWith('wrapped')) return TOGETHER.wrapped
   if (id.startsWith('octal')) return TOGETHER.otherBase
   if (id.startsWith('cut-short') || id === 'front') return TOGETHER.cutShort
+  if (id === 'short-display') return EACH.shortPlain
   if (id === 'binary32') return EACH.binary32
   if (id === 'repadded') return EACH.repadded
   return 1

@@ -79,6 +79,19 @@ describe('an 18-digit serial, rounded through binary64 in rows 4,000 to 9,000 of
   })
 })
 
+test('a round number among others that only lost their zero lost it too', () => {
+  const phone = fromCatalog('phone/gb')!
+  const draw = digitsFrom(4)
+  const originals = Array.from({ length: 3000 }, (_, i) =>
+    i % 40 ? `07700900${draw(3)}` : '07700900000',
+  )
+  const values = originals.map((text, i) => (i >= 1000 && i < 2000 ? text.slice(1) : text))
+  const found = runsIn(phone, values)
+  expect(found.told.map(({ channel }) => channel)).toEqual(['number-read'])
+  for (let i = 1000; i < 2000; i++)
+    expect(judge(phone, values[i]!, 10, found.around(i)).mend).toBe(originals[i])
+})
+
 describe('clean columns give nothing', () => {
   const draw = digitsFrom(7)
   const serial = definition({ stored: '{18}' })
