@@ -99,3 +99,9 @@ export function integerOf({ coefficient, power }: NumberText): bigint | undefine
 /** Leading zeros and a plus sign taken off a text of digits. */
 export const bareDigits = (text: string): string => text.replace(/^\+?0*(?=\d)/, '')
 export const isDigits = (text: string): boolean => /^\+?\d+$/.test(text)
+
+/** Digits of a number so long that it may have been shortened: all of them, or those before a row of zeros; 0 of others. */
+export function plainDigits(seen: string): number {
+  if (!/^\d{8,}$/.test(seen)) return 0
+  return /0{5}$/.test(seen) ? seen.replace(/0+$/, '').length : seen.length
+}

@@ -1,7 +1,7 @@
 // What the rows of a column say together: for each process the runs of rows that speak for it, and how
 // the processes compare over such a run. The state of two parts joins into that of the whole.
 
-import { integerOf, numberTexts } from '../channel/number-text.js'
+import { integerOf, numberTexts, plainDigits } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
@@ -39,7 +39,7 @@ export interface Sums {
   readonly hits: readonly number[]
   /** How many values are printed with an exponent and so many digits. */
   readonly digits: readonly number[]
-  /** How many long numbers stand without an exponent, by their digits before a row of zeros that may be a rounding. */
+  /** How many long numbers stand without an exponent, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
   /** For each process, values that an integer type holds, and those near its limit. */
   readonly held: readonly number[]
@@ -286,9 +286,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (inForm) formed++
         if (short !== undefined && found.has(short)) {
           const shown = shownDigits(seen)
-          const bare = shown === undefined && plainDigits(seen, found.get(short)!)
+          const long = plainDigits(seen)
           if (shown !== undefined) digits[Math.min(MOST_DIGITS, shown)]!++
-          else if (bare) plain[Math.min(MOST_DIGITS, bare)]!++
+          else if (long > 0) plain[Math.min(MOST_DIGITS, long)]!++
         }
         if (/^0\d+$/.test(seen)) padded++
         if (bare !== undefined && bare.length < space.widest && !stands) {
@@ -465,12 +465,6 @@ const textOf = (bytes: Uint8Array, start: number, end: number) =>
 const bytesOf = (text: string) => Uint8Array.from(text, (char) => char.charCodeAt(0) & 0xff)
 
 const MOST_DIGITS = 18
-
-// Digits of a number so long that it may have been shortened: all of them, or those before a row of zeros.
-function plainDigits(seen: string, many: bigint): number {
-  if (!/^\d{8,}$/.test(seen)) return 0
-  return many > 1n ? seen.replace(/0+$/, '').length : seen.length
-}
 
 // Digits before an exponent.
 function shownDigits(seen: string): number | undefined {

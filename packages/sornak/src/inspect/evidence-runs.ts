@@ -24,6 +24,8 @@ export interface EvidenceRun {
   readonly lift: Lift
   /** How often an original starts as this one does, beside any other start; undefined where it cannot be told. */
   readonly usual: ((text: string) => number) | undefined
+  /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
+  readonly digits: number
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
   /** Bits for the process that explains it best, and for the run by itself where nothing else happened. */
@@ -170,6 +172,7 @@ function comparison(
       bits: Math.round(score / UNIT),
       lift: lifted(sums),
       usual,
+      digits: usualDigits(from.plain, to.plain, 20),
       evidence: most,
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
       suspect:
@@ -304,14 +307,18 @@ const more = (id: string, i: number, from: Sums, to: Sums): number =>
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
 // neighbours, and not to fewer.
 function dropped(from: readonly number[], to: readonly number[]): number {
+  const usual = usualDigits(from, to)
+  return to.reduce((sum, count, k) => {
+    const fewer = Math.max(0, usual - k)
+    return sum + (count - from[k]!) * fewer * Math.log2(10) * UNIT
+  }, 0)
+}
+
+// The most digits that one in twenty stands with.
+function usualDigits(from: readonly number[], to: readonly number[], least = 0): number {
   const counts = to.map((count, k) => count - from[k]!)
   const all = counts.reduce((sum, count) => sum + count, 0)
-  let usual = counts.length - 1
-  while (usual > 0 && counts[usual]! * 20 < all) usual--
-  return counts.reduce(
-    (sum, count, k) => (k < usual ? sum + count * (usual - k) * Math.log2(10) * UNIT : sum),
-    0,
-  )
+  return counts.findLastIndex((count) => count >= least && count > 0 && count * 20 >= all)
 }
 
 // The same for a process that was at work in some runs.

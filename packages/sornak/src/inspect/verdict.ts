@@ -2,6 +2,7 @@
 // the hypotheses' weights.
 
 import type { FindingCode } from '../channel/channel.js'
+import { plainDigits } from '../channel/number-text.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
@@ -56,6 +57,8 @@ export interface Context {
   readonly lift: Lift
   /** How often originals start as this one does. */
   readonly usual?: ((text: string) => number) | undefined
+  /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
+  readonly digits?: number | undefined
   /** A list that is known to be right. */
   readonly trusted?: TrustedList | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
@@ -83,7 +86,8 @@ export function judge(
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = hypotheses(definition, seen)
-  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context)
+  const column = context && withDigits(context, seen)
+  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), column)
   const { possible, counted, beyondList, whole, ranked } = weighed
   const first = ranked[0]
   if (possible === 0n) {
@@ -134,6 +138,13 @@ export function judge(
     proof: undefined,
     candidates: verdict === 'lost' ? [] : ranked.slice(0, most),
   }
+}
+
+// A number that ends in zeros was not shortened to the digits before them where its neighbours stand with more.
+function withDigits(context: Context, seen: string): Context {
+  const { digits = 0, lift } = context
+  if (plainDigits(seen) === 0 || seen.replace(/0+$/, '').length >= digits) return context
+  return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }
 
 // The one member of a list known to be right that could have become what is seen.
