@@ -5,7 +5,7 @@ import { Button, Tab, TabList, TabPanel, Tabs, type Key } from 'react-aria-compo
 import { DEMO, demoFile } from './demo.js'
 import { number } from './parts/words.js'
 import { ThemeSwitch } from './parts/theme.js'
-import { useWorkbench } from './state/workbench.js'
+import { useNews, useWorkbench } from './state/workbench.js'
 import { Open } from './views/open.js'
 
 // Loaded when they are looked at, so that the page is there at once.
@@ -17,8 +17,7 @@ const Definitions = lazy(async () => ({
 }))
 
 export function App() {
-  const { file, survey, inspected, steps, undo, redo, work, said, dismiss, stop, open } =
-    useWorkbench()
+  const { file, survey, inspected, steps, undo, redo, open } = useWorkbench()
   const [view, setView] = useState<Key>('data')
   const show = (next: Key) => startTransition(() => setView(next))
 
@@ -77,34 +76,7 @@ export function App() {
           <ThemeSwitch />
         </div>
       </header>
-      <div aria-live="polite" className="news">
-        {work && (
-          <div className="work" role="status">
-            <span>
-              {work.what}
-              {work.whole > 0 ? ` ${Math.floor((100 * work.done) / work.whole)}%` : ' …'}
-            </span>
-            <progress
-              max={1}
-              value={work.whole ? work.done / work.whole : undefined}
-              aria-label={work.what}
-            />
-            <Button onPress={stop} className="plain">
-              Stop
-            </Button>
-          </div>
-        )}
-        {said && (
-          <div className="said" role="alert">
-            <p>
-              <strong>{said.message}</strong> {said.todo}
-            </p>
-            <Button onPress={dismiss} className="plain">
-              Dismiss
-            </Button>
-          </div>
-        )}
-      </div>
+      <NewsLine />
       <main>
         <Suspense>
           <Tabs selectedKey={seen} onSelectionChange={show} className="views">
@@ -137,6 +109,42 @@ export function App() {
           </Tabs>
         </Suspense>
       </main>
+    </div>
+  )
+}
+
+// What is under way, how far it is, and what went wrong.
+function NewsLine() {
+  const { stop } = useWorkbench()
+  const { work, said, dismiss } = useNews()
+  return (
+    <div aria-live="polite" className="news">
+      {work && (
+        <div className="work" role="status">
+          <span>
+            {work.what}
+            {work.whole > 0 ? ` ${Math.floor((100 * work.done) / work.whole)}%` : ' …'}
+          </span>
+          <progress
+            max={1}
+            value={work.whole ? work.done / work.whole : undefined}
+            aria-label={work.what}
+          />
+          <Button onPress={stop} className="plain">
+            Stop
+          </Button>
+        </div>
+      )}
+      {said && (
+        <div className="said" role="alert">
+          <p>
+            <strong>{said.message}</strong> {said.todo}
+          </p>
+          <Button onPress={dismiss} className="plain">
+            Dismiss
+          </Button>
+        </div>
+      )}
     </div>
   )
 }

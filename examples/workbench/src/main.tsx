@@ -1,8 +1,12 @@
-import { startTransition } from 'react'
-import { createRoot } from 'react-dom/client'
-import { App } from './app.js'
-import { WorkbenchProvider } from './state/workbench.js'
 import './workbench.css'
+
+// One part after the other, so that none of them holds the page up.
+const [{ createRoot }, { startTransition }] = [
+  await import('react-dom/client'),
+  await import('react'),
+]
+const { App } = await import('./app.js')
+const { WorkbenchProvider } = await import('./state/workbench.js')
 
 startTransition(() =>
   createRoot(document.querySelector('#workbench')!).render(

@@ -15,22 +15,27 @@ export function VerdictChart({ columns }: { readonly columns: readonly Inspected
   const theme = useTheme()
   useEffect(() => {
     let chart: Chart | undefined
-    // A task of its own, after what is drawn with it.
-    const wait = setTimeout(() => {
-      const style = getComputedStyle(canvas.current!)
-      const colour = (name: string) => style.getPropertyValue(name)
+    const fill = () => {
+      if (!chart) return
+      chart.data = {
+        labels: columns.map(({ header }) => header),
+        datasets: SHOWN.map((verdict) => ({
+          label: verdict,
+          data: columns.map(({ verdicts }) => verdicts[verdict]),
+          backgroundColor: colour(`--v-${verdict}`),
+          barThickness: 16,
+        })),
+      }
+      chart.update()
+    }
+    const style = getComputedStyle(canvas.current!)
+    const colour = (name: string) => style.getPropertyValue(name)
+    // Two tasks of their own, after what is drawn with it: the empty chart, and its bars.
+    let wait = setTimeout(() => {
       const text = { color: colour('--ink'), font: { size: 12 } }
       chart = new Chart(canvas.current!, {
         type: 'bar',
-        data: {
-          labels: columns.map(({ header }) => header),
-          datasets: SHOWN.map((verdict) => ({
-            label: verdict,
-            data: columns.map(({ verdicts }) => verdicts[verdict]),
-            backgroundColor: colour(`--v-${verdict}`),
-            barThickness: 16,
-          })),
-        },
+        data: { datasets: [] },
         options: {
           indexAxis: 'y',
           animation: false,
@@ -46,6 +51,7 @@ export function VerdictChart({ columns }: { readonly columns: readonly Inspected
           plugins: { legend: { display: false }, tooltip: { mode: 'index' } },
         },
       })
+      wait = setTimeout(fill)
     })
     return () => {
       clearTimeout(wait)

@@ -52,9 +52,6 @@ export interface Workbench {
   readonly inspected: Inspected | undefined
   /** The bindings have changed since. */
   readonly stale: boolean
-  readonly work: Work | undefined
-  readonly said: Said | undefined
-  dismiss(): void
   readonly revealed: ReadonlySet<string>
   reveal(column: string, shown: boolean): void
   open(file: File): Promise<void>
@@ -75,15 +72,25 @@ export interface Workbench {
   ): Promise<T | undefined>
 }
 
+/** What is under way, and what was said last. It changes often, and few draw it. */
+export interface News {
+  readonly work: Work | undefined
+  readonly said: Said | undefined
+  dismiss(): void
+}
+
 const NO_TABLE: TableName = { file: '', sheet: undefined }
 
 const Context = createContext<Workbench | undefined>(undefined)
+const NewsContext = createContext<News | undefined>(undefined)
 
-export function useWorkbench(): Workbench {
-  const found = useContext(Context)
-  if (!found) throw new Error('outside of the workbench')
+function within<T>(found: T | undefined): T {
+  if (found === undefined) throw new Error('outside of the workbench')
   return found
 }
+
+export const useWorkbench = (): Workbench => within(useContext(Context))
+export const useNews = (): News => within(useContext(NewsContext))
 
 export function WorkbenchProvider({ children }: { readonly children: ReactNode }) {
   const worker = useRef<Client>(undefined)
@@ -255,9 +262,6 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
       survey,
       inspected,
       stale,
-      work,
-      said,
-      dismiss: () => setSaid(undefined),
       revealed,
       reveal,
       open,
@@ -277,8 +281,6 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
       survey,
       inspected,
       stale,
-      work,
-      said,
       revealed,
       reveal,
       open,
@@ -291,5 +293,13 @@ export function WorkbenchProvider({ children }: { readonly children: ReactNode }
       run,
     ],
   )
-  return <Context value={value}>{children}</Context>
+  const news = useMemo(
+    (): News => ({ work, said, dismiss: () => setSaid(undefined) }),
+    [work, said],
+  )
+  return (
+    <Context value={value}>
+      <NewsContext value={news}>{children}</NewsContext>
+    </Context>
+  )
 }

@@ -5,7 +5,7 @@ import { CATALOG, type Plain, type PlainMap } from 'sornak'
 import { Choice, type Option } from '../parts/choice.js'
 import { OpenButton, OpenRules } from '../parts/open-button.js'
 import { findingTitle, number, share } from '../parts/words.js'
-import { useWorkbench } from '../state/workbench.js'
+import { useNews, useWorkbench } from '../state/workbench.js'
 import type { SurveyedColumn } from '../worker/protocol.js'
 
 const NONE = '—'
@@ -18,7 +18,7 @@ export function Data({
   readonly onInspected: () => void
   readonly edit: () => void
 }) {
-  const { file, survey, inspected, inspect, work, choose, decisions, decide } = useWorkbench()
+  const { file, survey, choose, decisions, decide } = useWorkbench()
   if (!file || !survey) return null
   const bound = Object.keys(decisions.bindings).length
   const headers = survey.columns.map(({ header }) => header)
@@ -84,13 +84,7 @@ export function Data({
         </table>
       </div>
       <div className="actions">
-        <Button
-          className="main"
-          isDisabled={bound === 0 || work !== undefined}
-          onPress={() => void inspect(onInspected)}
-        >
-          {inspected ? 'Inspect again' : `Inspect ${bound} ${bound === 1 ? 'column' : 'columns'}`}
-        </Button>
+        <InspectButton columns={bound} onInspected={onInspected} />
         <Button className="plain" onPress={edit}>
           Write a definition
         </Button>
@@ -98,6 +92,26 @@ export function Data({
         <OpenRules>Open a rules file</OpenRules>
       </div>
     </section>
+  )
+}
+
+function InspectButton({
+  columns,
+  onInspected,
+}: {
+  readonly columns: number
+  readonly onInspected: () => void
+}) {
+  const { inspected, inspect } = useWorkbench()
+  const { work } = useNews()
+  return (
+    <Button
+      className="main"
+      isDisabled={columns === 0 || work !== undefined}
+      onPress={() => void inspect(onInspected)}
+    >
+      {inspected ? 'Inspect again' : `Inspect ${columns} ${columns === 1 ? 'column' : 'columns'}`}
+    </Button>
   )
 }
 

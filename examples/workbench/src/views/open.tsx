@@ -4,10 +4,11 @@ import { useState } from 'react'
 import { Button, DropZone, Text } from 'react-aria-components'
 import { DEMO, demoFile } from '../demo.js'
 import { OpenButton, OpenRules } from '../parts/open-button.js'
-import { useWorkbench } from '../state/workbench.js'
+import { useNews, useWorkbench } from '../state/workbench.js'
 
 export function Open() {
-  const { open, work, decisions } = useWorkbench()
+  const { open, decisions } = useWorkbench()
+  const { work } = useNews()
   const [over, setOver] = useState(false)
   return (
     <DropZone
