@@ -53,6 +53,9 @@ export function App() {
 
   // Two views are of what was inspected; without it there is nothing to see in them.
   const seen = inspected || (view !== 'damage' && view !== 'act') ? view : 'data'
+  // A view is seen from its top.
+  useEffect(() => void scrollTo(0, 0), [seen])
+
   const last = steps.past.at(-1)?.what
   const next = steps.future[0]?.what
   return (

@@ -446,6 +446,8 @@ accepted:
     await page.getByText('Where the damage lies').waitFor()
     await tab('Act')
     await page.getByText('known since May; at most 100000; until 2099-12-31').waitFor()
+    await press('Rehearse')
+    await page.getByText('The Monday hand-over').waitFor()
     const rules = (await taken(page, () => press('Rules file'))).get('sornak.yaml')!
     // The command says the same under what was opened and under what was written.
     expect(told(rules)).toBe(told(RULES))

@@ -21,7 +21,8 @@ export function VerdictChart({ columns }: { readonly columns: readonly Inspected
         labels: columns.map(({ header }) => header),
         datasets: SHOWN.map((verdict) => ({
           label: verdict,
-          data: columns.map(({ verdicts }) => verdicts[verdict]),
+          // Of nothing there is no bar, not even a thin one.
+          data: columns.map(({ verdicts }) => verdicts[verdict] || null),
           backgroundColor: colour(`--v-${verdict}`),
           barThickness: 16,
         })),

@@ -162,7 +162,7 @@ export const nameFor = (header: string): string =>
 
 /** The decisions as rules for the open table alone, with the definitions that it needs. */
 export function rulesForTable(decisions: Decisions, table: TableName, headerRow: number): PlainMap {
-  const { identifiers, bindings, accepted } = decisions
+  const { identifiers, bindings, accepted, besides } = decisions
   const used = new Set(
     Object.values(bindings).flatMap((to) => (typeof to === 'string' ? to : Object.values(to))),
   )
@@ -173,10 +173,12 @@ export function rulesForTable(decisions: Decisions, table: TableName, headerRow:
     if (like !== undefined) needed.add(like)
   }
   const own = Object.entries(identifiers).filter(([name]) => needed.has(name))
+  const { 'hand-overs': handOvers } = besides.rules
   return {
     sornak: '1',
     ...(own.length && { identifiers: Object.fromEntries(own) }),
     columns: [entryOf(decisions, table, headerRow)],
+    ...(handOvers !== undefined && { 'hand-overs': handOvers }),
     ...(accepted.length && { accepted: accepted.map((one) => ({ in: table.file, ...one })) }),
   }
 }

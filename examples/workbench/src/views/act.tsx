@@ -266,9 +266,10 @@ function Rehearse() {
             <thead>
               <tr>
                 <th scope="col">Hand-over</th>
-                {columns.map(({ header }) => (
-                  <th scope="col" key={header}>
+                {columns.map(({ header, identifier }) => (
+                  <th scope="col" key={`${header} ${identifier}`}>
                     {header}
+                    <small>{identifier}</small>
                   </th>
                 ))}
               </tr>
@@ -280,11 +281,11 @@ function Rehearse() {
                     {title}
                     <small>{id}</small>
                   </th>
-                  {columns.map(({ header, results }) => {
+                  {columns.map(({ header, identifier, results }) => {
                     const { values, damaged, lost, examples } = results[i]!
                     const level = lost > 0 ? 'lost' : damaged > 0 ? 'mendable' : 'intact'
                     return (
-                      <td key={header} className={`cell c-${level}`}>
+                      <td key={`${header} ${identifier}`} className={`cell c-${level}`}>
                         <strong>{damaged === 0 ? 'safe' : share(damaged, values)}</strong>
                         <small>
                           {damaged === 0

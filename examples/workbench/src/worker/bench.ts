@@ -182,12 +182,15 @@ export function bench(): Handlers {
 
     async rehearse({ rules: plain }, progress) {
       const from = table()
-      const [rule] = rulesOf(plain).columns
+      const { columns: rules, handOvers: own } = rulesOf(plain)
+      const [rule] = rules
       if (!rule) throw unbound('No column is bound.', 'Say what at least one column holds.')
+      const handOvers = [...new Map([...HAND_OVERS, ...own]).values()]
       const part = from.size > REHEARSED ? startOf(from, REHEARSED) : from
-      const columns = await rehearseSource(part, rule, [...HAND_OVERS.values()], progress)
+      const columns = await rehearseSource(part, rule, handOvers, progress)
       return columns.map(({ header, rehearsal, definition }) => ({
         header,
+        identifier: definition.key,
         sample: part === from ? undefined : (rehearsal.results[0]?.values ?? 0),
         results: rehearsal.results.map(({ handOver, examples, ...counts }) => ({
           ...counts,

@@ -157,6 +157,7 @@ export interface Page {
 
 export interface RehearsedColumn {
   readonly header: string
+  readonly identifier: string
   readonly results: readonly (Omit<Rehearsed, 'handOver'> & {
     readonly id: string
     readonly title: string

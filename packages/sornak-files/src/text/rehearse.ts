@@ -42,9 +42,13 @@ export async function rehearseSource(
       })
       if (choice.kind === 'one')
         return [column(choice.to.definition, (view) => textAt(view, index))]
-      return [...choice.cases].map(([word, { definition }]) =>
+      // One for each identifier that the column may hold.
+      const definitions = new Set([...choice.cases.values()].map(({ definition }) => definition))
+      return [...definitions].map((definition) =>
         column(definition, (view) =>
-          textAt(view, choice.index) === word ? textAt(view, index) : undefined,
+          choice.cases.get(textAt(view, choice.index))?.definition === definition
+            ? textAt(view, index)
+            : undefined,
         ),
       )
     })
