@@ -25,11 +25,11 @@ export function readHandOvers(
     const title =
       long && value['title'] !== undefined ? read.text(value['title'], [...path, 'title']) : id
     const list = long ? value['through'] : value
-    const texts =
-      list === undefined
-        ? missing('through', path, read)
-        : read.texts(list, long ? [...path, 'through'] : path)
-    const passages = (texts ?? []).flatMap((text) => passageOf(text, path, channels, read))
+    const at = long ? [...path, 'through'] : path
+    const texts = list === undefined ? missing('through', path, read) : read.texts(list, at)
+    const passages = (texts ?? []).flatMap((text, i) =>
+      passageOf(text, Array.isArray(list) ? [...at, i] : at, channels, read),
+    )
     found.set(id, { id, title: title ?? id, passages })
   }
   return found

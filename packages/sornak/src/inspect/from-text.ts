@@ -22,11 +22,28 @@ export function asItStands(definition: Definition, { text, findings }: Unmarked)
 }
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  const found = readAsForm(definition, text, text, findings)
+  // People put separators where they like; what is left without them tells as much.
+  const bare = found.length === 0 && separatedAnyhow(text) && text.replace(SEPARATORS, '')
+  return bare === false || !showsSeparators(definition)
+    ? found
+    : readAsForm(definition, bare, text, findings).map((one) => ({
+        ...one,
+        weight: TOGETHER.displayedLoosely,
+      }))
+}
+
+function readAsForm(
+  definition: Definition,
+  text: string,
+  seen: string,
+  findings: readonly FindingCode[],
+): Hypothesis[] {
   return formsOf(definition).flatMap((form): Hypothesis[] => {
     const read = form.read(text)
     if (!read.ok) return []
     const original = restore(definition, read.plain)
-    if (original === undefined || original === text) return []
+    if (original === undefined || original === seen) return []
     return [
       way(
         'display',
@@ -37,6 +54,14 @@ export function asDisplayed(definition: Definition, { text, findings }: Unmarked
       ),
     ]
   })
+}
+
+const SEPARATORS = /[ \-./()]/g
+
+// Groups of digits with separators between them that are no number with decimals and no date.
+function separatedAnyhow(text: string): boolean {
+  if (!/^\+?[(]?\d+(?:[ \-./()]{1,2}\d+)+$/.test(text)) return false
+  return !/^\d+\.\d+$|^\d{1,4}[/-]\d{1,2}$|^\d{1,4}([-./])\d{1,2}\1\d{1,4}$/.test(text)
 }
 
 /** Letters for digits, dates, sums, signs, base sixty: where the definition holds such texts at all. */
@@ -181,6 +206,22 @@ function otherRun(a: bigint, operator: string, value: string): bigint | undefine
 }
 
 const separators = new WeakMap<Definition, boolean>()
+const shown = new WeakMap<Definition, boolean>()
+
+// Whether a form of it has separators at all, spaces too.
+function showsSeparators(definition: Definition): boolean {
+  let shows = shown.get(definition)
+  if (shows === undefined) {
+    shows = formsOf(definition).some(({ masks }) =>
+      masks.some(({ nodes }) =>
+        nodes.some((node) => node.kind === 'literal' && /[ \-./()]/.test(node.text)),
+      ),
+    )
+    shown.set(definition, shows)
+  }
+  return shows
+}
+
 function holdsSeparators(definition: Definition): boolean {
   let holds = separators.get(definition)
   if (holds === undefined) {
