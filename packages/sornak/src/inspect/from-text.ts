@@ -23,14 +23,13 @@ export function asItStands(definition: Definition, { text, findings }: Unmarked)
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   const found = readAsForm(definition, text, text, findings)
-  // People put separators where they like; what is left without them tells as much.
-  const bare = found.length === 0 && separatedAnyhow(text) && text.replace(SEPARATORS, '')
-  return bare === false || !showsSeparators(definition)
-    ? found
-    : readAsForm(definition, bare, text, findings).map((one) => ({
-        ...one,
-        weight: TOGETHER.displayedLoosely,
-      }))
+  if (found.length > 0 || !showsSeparators(definition)) return found
+  return withoutSeparators(text).flatMap((bare) =>
+    readAsForm(definition, bare, text, findings).map((one) => ({
+      ...one,
+      weight: TOGETHER.displayedLoosely,
+    })),
+  )
 }
 
 function readAsForm(
@@ -56,7 +55,16 @@ function readAsForm(
   })
 }
 
-const SEPARATORS = /[ \-./()]/g
+// People put separators where they like; what is left without them tells as much. An international prefix may be
+// written as 00, and the zero that is dialled at home may stand in brackets behind it (ITU-T E.123).
+function withoutSeparators(text: string): string[] {
+  const bare = text.replace(/[ \-./()]/g, '')
+  if (/^00\d/.test(bare) && bare.length > 9) return [`+${trunkLess(text).slice(2)}`, bare]
+  if (/^\+\d+ ?\(0\)/.test(text)) return [trunkLess(text)]
+  return separatedAnyhow(text) ? [bare] : []
+}
+
+const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()]/g, '')
 
 // Groups of digits with separators between them that are no number with decimals and no date.
 function separatedAnyhow(text: string): boolean {
