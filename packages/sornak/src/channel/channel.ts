@@ -19,6 +19,7 @@ export type FindingCode =
   | 'hidden-character'
   | 'foreign-digit'
   | 'look-alike'
+  | 'case-changed'
   | 'cut-short'
   | 'overflow-mark'
   | 'missing-mark'

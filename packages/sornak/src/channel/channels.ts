@@ -12,6 +12,7 @@ import { exponentForm, shortDisplay } from './exponent.js'
 import { fifteenDigits } from './fifteen-digits.js'
 import { grouping } from './grouping.js'
 import { clamped, wrapped } from './integer-limits.js'
+import { letterCase } from './letter-case.js'
 import { lookAlike } from './look-alike.js'
 import { numberRead } from './number-read.js'
 import { otherBase } from './other-base.js'
@@ -42,5 +43,6 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     hiddenCharacter,
     foreignDigit,
     lookAlike,
+    letterCase,
   ].map((channel) => [channel.id, channel]),
 )

@@ -112,6 +112,12 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
     '00417 became OO417',
     'Put the digits back, and check the source for typing by hand.',
   ),
+  'case-changed': text(
+    'Case changed',
+    'Capital letters became small ones, or small ones capital.',
+    'CSQU3054383 became csqu3054383',
+    'Put the letters back, and keep codes out of steps that change case.',
+  ),
   'cut-short': text(
     'Cut short',
     'The text was cut at the width of a field.',

@@ -4,6 +4,7 @@
 import { arithmetic, workedOut } from '../channel/arithmetic.js'
 import type { FindingCode } from '../channel/channel.js'
 import { dateGuess } from '../channel/date-guess.js'
+import { letterCase } from '../channel/letter-case.js'
 import { lookAlike } from '../channel/look-alike.js'
 import { sixtyTexts } from '../channel/other-base.js'
 import { sign } from '../channel/sign.js'
@@ -96,6 +97,8 @@ export function textual(
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
   if (!/^\d+$/.test(text) || holdsLookAlikes(space))
     offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
+  if (/\p{L}/u.test(text))
+    offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
   if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
     offer('date-guess', 'date-made', from(dateGuess), TOGETHER.dated)
   if (!separated) return found

@@ -135,6 +135,8 @@ function sentence(
       return 'It is shown as a percentage or an amount.'
     case 'look-alike':
       return 'A letter stands where a digit that looks like it belongs.'
+    case 'case-changed':
+      return 'Its letters changed between capital and small.'
     case 'cut-short':
       return 'Characters were cut off.'
     default:

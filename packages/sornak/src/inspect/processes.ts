@@ -72,7 +72,7 @@ export function processesOf(definition: Definition): Process[] {
   const never = (id: string): Process => ({ id, usual: OUT })
   const list: Process[] = [
     ...FORMS.map((code) => never(`form ${code}`)),
-    ...['marks', 'display', 'look-alike', 'sign'].map(never),
+    ...['marks', 'display', 'look-alike', 'letter-case', 'sign'].map(never),
     ...unlessHeld(space, 'evaluated', unlessCode, 69, 101),
     ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
     ...unlessHeld(space, 'base-sixty', unless(58), 58),

@@ -36,6 +36,8 @@ export const TOGETHER = {
   marked: 0.9,
   /** Letters for digits that look like them. */
   lookAlike: 1,
+  /** Capital letters made small, or the reverse. */
+  caseChanged: 1,
   /** A code that was worked out, as a power of ten or as a sum. */
   evaluated: 1,
   /** The same of a display form, of a value that is stored without separators. */

@@ -155,6 +155,8 @@ const EXTRA: Record<string, (member: string, seen: string) => boolean> = {
   'foreign-digit': (member, seen) => [...member].length === [...seen].length,
   // Several letters may have been mistaken at once.
   'look-alike': (member, seen) => [...member].length === [...seen].length,
+  // Letters without another case stay as they are.
+  'letter-case': (member, seen) => member.toLowerCase() === seen.toLowerCase(),
   'decimal-tail': (member, seen) => exactValue(seen) === member,
   // A dot or comma before three digits may be a decimal mark or group in any style.
   grouping: (member, seen) => seen.replace(/\D/g, '').startsWith(member),
