@@ -42,6 +42,13 @@ export interface InspectOptions {
   readonly sheet?: string | undefined
 }
 
+/** What looks at every value of a column. */
+interface Watch {
+  readonly evidence: ColumnEvidence | undefined
+  readonly trusted: TrustedList | undefined
+  readonly profile: Profiler | undefined
+}
+
 /** A record that is not as wide as the header. */
 export interface RaggedRecord {
   readonly kind: 'ragged'
@@ -102,12 +109,25 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   const second = spool()
   const { storage } = options
   const evidence = new Map<Bound, ColumnEvidence>()
+  /** What watches the values of each column, where it holds one identifier. */
+  const watches: Watch[] = []
   /** Where values must be unique: the record in which each key stands first. */
   const firsts = new Map<Bound, Map<string, number>>()
   const runs = new Map<Bound, ColumnRuns>()
   for (const { choice } of table.columns)
     for (const bound of boundsOf(choice))
       if (options.onePass !== true) evidence.set(bound, columnEvidence(bound.definition))
+  for (const { column, profiles } of counts)
+    if (column.choice.kind === 'one') watches[column.index] = watchOf(column.choice.to, profiles)
+
+  function watchOf(bound: Bound, profiles: ColumnCounts['profiles']): Watch {
+    const { key } = bound.definition
+    return {
+      evidence: evidence.get(bound),
+      trusted: options.trusted?.get(key),
+      profile: profiles.get(key),
+    }
+  }
 
   function look(view: RecordView, place: RecordPlace): void {
     if (isEmptyLine(view, width) || isHeaderAgain(view)) return
@@ -119,28 +139,26 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const { column } = count
       const bound = choiceOf(view, column)
       const state = quickLook(view, column, bound)
-      const profile =
-        bound && state !== 'blank' ? count.profiles.get(bound.definition.key) : undefined
+      if (!bound || state === 'blank') {
+        count.blank++
+        continue
+      }
+      const { evidence, trusted, profile } = watches[column.index] ?? watchOf(bound, count.profiles)
       if (profile && column.index < view.fields) profile.add(textOf(view, column.index))
-      if (storage && state !== 'blank') again = noteStored(count, view, place.index) || again
-      if (state === 'blank') count.blank++
-      else if (state === 'fits') {
+      if (storage) again = noteStored(count, view, place.index) || again
+      if (state === 'fits') {
         count.intact++
-        const list = trustedFor(bound!)
-        if (list) list.claim(textOf(view, column.index))
-        if (bound!.definition.unique && !standsFirst(bound!, textOf(view, column.index), place))
+        trusted?.claim(textOf(view, column.index))
+        if (bound.definition.unique && !standsFirst(bound, textOf(view, column.index), place))
           again = true
-        evidence
-          .get(bound!)
-          ?.fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, place)
+        evidence?.fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, place)
       } else {
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''
         if (saysNothing(seen)) continue
-        evidence.get(bound!)?.misfit(seen, place)
-        const list = trustedFor(bound!)
-        const [one, other] = list ? list.among(hypotheses(bound!.definition, seen)) : []
-        if (list && one !== undefined && other === undefined) list.claim(one)
+        evidence?.misfit(seen, place)
+        const [one, other] = trusted?.among(hypotheses(bound.definition, seen)) ?? []
+        if (one !== undefined && other === undefined) trusted?.claim(one)
       }
     }
     if (again) second.add(place)
