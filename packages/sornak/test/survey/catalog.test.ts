@@ -2,27 +2,10 @@
 // of the values are damaged.
 
 import { expect, test } from 'vitest'
-import { CATALOG, columnLook, fit, fromCatalog, guess, type Definition, type Guess } from 'sornak'
+import { CATALOG, columnLook, fromCatalog, guess, type Guess } from 'sornak'
+import { steps, varied } from '../identifier/varied.js'
 
-let state = 7
-const next = (below: number) => (state = (state * 48271) % 2147483647) % below
-const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
-
-// A sample with its digits and some letters changed, until it fits; the last digit makes a check digit right.
-function varied(definition: Definition, sample: string): string {
-  for (let tries = 0; tries < 400; tries++) {
-    const text = Array.from(sample, (char) => {
-      if (/\d/.test(char) && next(3)) return `${next(10)}`
-      return /[A-Z]/.test(char) && next(4) === 0 ? LETTERS[next(26)]! : char
-    }).join('')
-    if (fit(definition, text).ok) return text
-    for (let last = 0; last < 10; last++) {
-      const other = text.replace(/\d(?=\D*$)/, `${last}`)
-      if (fit(definition, other).ok) return other
-    }
-  }
-  return sample
-}
+const next = steps(7)
 
 function guessOf(header: string, values: readonly string[]): Guess {
   const look = columnLook(header)
@@ -55,7 +38,9 @@ test('nearly all entries can be looked for', () => {
 })
 
 test.each(entries)('$key under "$header"', ({ key, definition, header, fits }) => {
-  const values = Array.from({ length: 80 }, (_, i) => varied(definition, fits[i % fits.length]!))
+  const values = Array.from({ length: 80 }, (_, i) =>
+    varied(definition, fits[i % fits.length]!, next),
+  )
   expect(new Set(values).size).toBeGreaterThan(20)
   const among = ({ entry, others }: Guess) => [entry, ...others]
   const meant = KIN[key] ?? key
