@@ -68,7 +68,8 @@ function writtenMask(nodes: readonly Node[], early: boolean): WrittenMask {
       const after = next.map(({ to }) => to)
       if (literal !== undefined) return { text: literal, next: after }
       const from = typed.get(slot!)!
-      const cased = kind!.kind === 'upper' || kind!.kind === 'lower' ? { cased: kind!.kind } : {}
+      const oneCase = casedOf(kind!)
+      const cased = oneCase ? { cased: oneCase } : {}
       const pad = from.pad === undefined ? {} : { pad: [from.pad, from.min] as const }
       return {
         takes: classText(kind!),
@@ -80,6 +81,16 @@ function writtenMask(nodes: readonly Node[], early: boolean): WrittenMask {
       }
     }),
   }
+}
+
+// Letters are made what the slot takes, where it takes one case of them only.
+function casedOf(kind: Kind): 'upper' | 'lower' | undefined {
+  if (kind.kind === 'upper' || kind.kind === 'lower') return kind.kind
+  if (kind.kind !== 'of') return undefined
+  const holds = (from: string, to: string) =>
+    kind.ranges.some(([low, high]) => low <= to.charCodeAt(0) && from.charCodeAt(0) <= high)
+  const [capital, small] = [holds('A', 'Z'), holds('a', 'z')]
+  return capital === small ? undefined : capital ? 'upper' : 'lower'
 }
 
 const CLASSES: Partial<Record<Kind['kind'], string>> = {
