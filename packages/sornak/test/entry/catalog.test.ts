@@ -21,7 +21,7 @@ describe.each(entries)('$key', ({ key, definition, fits }) => {
   const originals = Array.from({ length: 8 }, (_, i) =>
     varied(definition, fits[i % fits.length]!, next),
   ).filter((text) => !/^0+$/.test(text))
-  const made = entry(definition.entry)
+  const made = entry(definition)
   const plainOf = (text: string) => {
     const read = definition.stored.read(text, { strict: true })
     if (!read.ok) throw new Error(read.misfit.message)
@@ -57,8 +57,12 @@ describe.each(entries)('$key', ({ key, definition, fits }) => {
   test('pasted as it is stored and as it is shown', () => {
     for (const original of originals) {
       const plain = plainOf(original)
-      const shown = definition.entry.show(plain)
-      const texts = [original, ...(shown.ok ? [shown.text, ` ${shown.text}\u00a0`] : [])]
+      // All its forms, at home and abroad.
+      const shown = [...definition.displays.values()].flatMap((form) => {
+        const one = form.show(plain)
+        return one.ok ? one.text : []
+      })
+      const texts = [original, ...shown, ` ${shown[0]}\u00a0`]
       for (const text of small(original)
         ? texts
         : [...texts, ...texts.map((one) => one.toLowerCase())]) {
