@@ -248,8 +248,10 @@ function holdsSeparators(definition: Definition): boolean {
 }
 
 const takesSeparators = ({ masks }: MaskList) =>
-  masks.some(({ program }) =>
-    program.slots.some(({ chars }) => chars.kind === 'any' || chars.kind === 'of'),
+  masks.some(
+    ({ kind, program }) =>
+      kind === 'date' ||
+      program.slots.some(({ chars }) => chars.kind === 'any' || chars.kind === 'of'),
   )
 
 // Whether values can hold one of these characters.
