@@ -153,8 +153,7 @@ export function bench(): Handlers {
       const began = performance.now()
       const from = table()
       rules = rulesOf(plain)
-      const [rule] = rules.columns
-      if (!rule) throw unbound('No column is bound.', 'Say what at least one column holds.')
+      const rule = boundRule(rules)
       const { accepted: entries } = rules
       if (from.size > 2 * FIRST_LOOK) {
         const head = await inspect(startOf(from), rule, entries, noProgress)
@@ -182,10 +181,9 @@ export function bench(): Handlers {
 
     async rehearse({ rules: plain }, progress) {
       const from = table()
-      const { columns: rules, handOvers: own } = rulesOf(plain)
-      const [rule] = rules
-      if (!rule) throw unbound('No column is bound.', 'Say what at least one column holds.')
-      const handOvers = [...new Map([...HAND_OVERS, ...own]).values()]
+      const read = rulesOf(plain)
+      const rule = boundRule(read)
+      const handOvers = [...new Map([...HAND_OVERS, ...read.handOvers]).values()]
       const part = from.size > REHEARSED ? startOf(from, REHEARSED) : from
       const columns = await rehearseSource(part, rule, handOvers, progress)
       return columns.map(({ header, rehearsal, definition }) => ({
@@ -247,6 +245,11 @@ export function bench(): Handlers {
       return mendedCopy(input!, sheet(), original!, file!, identifiers, changes, progress)
     },
   }
+}
+
+function boundRule({ columns: [rule] }: Rules): FileRule {
+  if (!rule?.bind.size) throw unbound('No column is bound.', 'Say what at least one column holds.')
+  return rule
 }
 
 type Looked = { into: Findings; page: PageFile; definitions: ReadonlyMap<string, Definition> }

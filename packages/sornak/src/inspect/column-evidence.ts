@@ -273,7 +273,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     }
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
-    const stands = bare !== undefined && fitsAs(bare)
+    const stands = bare !== undefined && holds(definition, bare)
     if (bare !== undefined) leaveAlone(bare, stands, found)
     const short = index.get('short-display')
     // Few digits are no fewer than all there are.
@@ -328,8 +328,6 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     for (const [i, { id, usual, fits: ask }] of processes.entries())
       if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) found.set(i, 1n)
   }
-
-  const fitsAs = (bare: string) => holds(definition, bare)
 
   // The same value again, or the next of a sequence: not a second piece of evidence.
   function repeats(bytes: Uint8Array, from: number, to: number): boolean {

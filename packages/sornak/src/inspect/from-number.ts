@@ -25,6 +25,7 @@ import { all, leaving, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
+import { remembered } from './remembered.js'
 import { EACH, TOGETHER } from './weights.js'
 
 type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
@@ -333,20 +334,14 @@ function asFront(space: Space, value: bigint): Bare[] {
 }
 
 // Whether values have digits in front of other characters.
-const mixed = new WeakMap<Space, boolean>()
-function mixes(space: Space): boolean {
-  let holds = mixed.get(space)
-  if (holds === undefined) {
-    const digit = (codes: readonly number[]) => codes.some((code) => code >= 48 && code <= 57)
-    holds = space.layouts.some(
-      ({ places }) =>
-        digit(places[0]!.chars) &&
-        places.some(({ chars }) => chars.some((code) => code < 48 || code > 57)),
-    )
-    mixed.set(space, holds)
-  }
-  return holds
-}
+const mixes = remembered(({ layouts }: Space) => {
+  const digit = (codes: readonly number[]) => codes.some((code) => code >= 48 && code <= 57)
+  return layouts.some(
+    ({ places }) =>
+      digit(places[0]!.chars) &&
+      places.some(({ chars }) => chars.some((code) => code < 48 || code > 57)),
+  )
+})
 
 // A display form that was read as a number: its plus sign and leading zeros went first.
 function asDisplayedNumber(definition: Definition, value: bigint, channel: string): Bare[] {
@@ -373,16 +368,10 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
 }
 
 // Whether a value can hold a character that makes a code look like a number: 12E5, 0x1F, 1_000.
-const codes = new WeakMap<Space, boolean>()
-function holdsCodes(space: Space): boolean {
-  let holds = codes.get(space)
-  if (holds === undefined) {
-    holds = space.layouts.some(({ places }) =>
-      places
-        .slice(1, -1)
-        .some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
-    )
-    codes.set(space, holds)
-  }
-  return holds
-}
+const holdsCodes = remembered(({ layouts }: Space) =>
+  layouts.some(({ places }) =>
+    places
+      .slice(1, -1)
+      .some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
+  ),
+)

@@ -15,6 +15,7 @@ import { endingWith, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
+import { remembered } from './remembered.js'
 import { TOGETHER } from './weights.js'
 
 export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
@@ -216,36 +217,23 @@ function otherRun(a: bigint, operator: string, value: string): bigint | undefine
   return (a * unit * 2n + scaled) / (scaled * 2n)
 }
 
-const separators = new WeakMap<Definition, boolean>()
-const shown = new WeakMap<Definition, boolean>()
+const literalsOf = (definition: Definition): string[] =>
+  formsOf(definition)
+    .flatMap(({ masks }) => masks)
+    .flatMap(({ nodes }) => nodes)
+    .map((node) => (node.kind === 'literal' ? node.text : ''))
 
-// Whether a form of it has separators at all, spaces too.
-function showsSeparators(definition: Definition): boolean {
-  let shows = shown.get(definition)
-  if (shows === undefined) {
-    shows = formsOf(definition).some(({ masks }) =>
-      masks.some(({ nodes }) =>
-        nodes.some((node) => node.kind === 'literal' && /[ \-./()]/.test(node.text)),
-      ),
-    )
-    shown.set(definition, shows)
-  }
-  return shows
-}
+/** Whether a form of it has separators at all, spaces too. */
+const showsSeparators = remembered((definition: Definition) =>
+  literalsOf(definition).some((text) => /[ \-./()]/.test(text)),
+)
 
-function holdsSeparators(definition: Definition): boolean {
-  let holds = separators.get(definition)
-  if (holds === undefined) {
-    const literals = formsOf(definition)
-      .flatMap(({ masks }) => masks)
-      .flatMap(({ nodes }) => nodes)
-      .map((node) => (node.kind === 'literal' ? node.text : ''))
-    holds =
-      literals.some((text) => /[-/.:()]/.test(text)) || formsOf(definition).some(takesSeparators)
-    separators.set(definition, holds)
-  }
-  return holds
-}
+/** Whether a form of it has separators that dates, sums and times have. */
+const holdsSeparators = remembered(
+  (definition: Definition) =>
+    literalsOf(definition).some((text) => /[-/.:()]/.test(text)) ||
+    formsOf(definition).some(takesSeparators),
+)
 
 const takesSeparators = ({ masks }: MaskList) =>
   masks.some(
@@ -257,15 +245,11 @@ const takesSeparators = ({ masks }: MaskList) =>
 // Whether values can hold one of these characters.
 function holdsAny(chars: string): (space: Space) => boolean {
   const codes = Array.from(chars, (char) => char.charCodeAt(0))
-  const known = new WeakMap<Space, boolean>()
-  return (space) => {
-    let holds = known.get(space)
-    if (holds === undefined) {
-      const held = space.layouts.flatMap(({ places }) => places.flatMap((place) => place.chars))
-      known.set(space, (holds = codes.some((code) => held.includes(code))))
-    }
-    return holds
-  }
+  return remembered(({ layouts }) =>
+    layouts.some(({ places }) =>
+      places.some((place) => codes.some((code) => place.chars.includes(code))),
+    ),
+  )
 }
 
 /** A letter that names of months have. */

@@ -143,7 +143,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         count.blank++
         continue
       }
-      const { evidence, trusted, profile } = watches[column.index] ?? watchOf(bound, count.profiles)
+      const watch = watches[column.index] ?? watchOf(bound, count.profiles)
+      const { trusted, profile } = watch
       if (profile && column.index < view.fields) profile.add(textOf(view, column.index))
       if (storage) again = noteStored(count, view, place.index) || again
       if (state === 'fits') {
@@ -151,12 +152,17 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         trusted?.claim(textOf(view, column.index))
         if (bound.definition.unique && !standsFirst(bound, textOf(view, column.index), place))
           again = true
-        evidence?.fits(view.bytes, view.starts[column.index]!, view.ends[column.index]!, place)
+        watch.evidence?.fits(
+          view.bytes,
+          view.starts[column.index]!,
+          view.ends[column.index]!,
+          place,
+        )
       } else {
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''
         if (saysNothing(seen)) continue
-        evidence?.misfit(seen, place)
+        watch.evidence?.misfit(seen, place)
         const [one, other] = trusted?.among(hypotheses(bound.definition, seen)) ?? []
         if (one !== undefined && other === undefined) trusted?.claim(one)
       }
