@@ -9,7 +9,10 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
+import type { Clean } from './short/population.js'
 import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { collector, joinedShorts, type ShortValues } from './short/short-values.js'
+import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
 import { usualValues, type Answer } from './usual.js'
 import { RUN_BITS } from './weights.js'
@@ -70,6 +73,10 @@ export interface EvidenceState {
   readonly runs: readonly RunState<Sums>[]
   /** How many values that fit start with each two digits, `00` to `99`. */
   readonly starts: readonly number[]
+  /** Where they lie. */
+  readonly clean: Clean
+  /** Digits that are too short. */
+  readonly shorts: ShortValues
   /** The last value where it fits. */
   readonly last: string
 }
@@ -126,6 +133,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   /** What rows that said less than usual still take from each process: runs that are open lose it later. */
   const owed = zeros()
   const starts = from ? [...from.starts] : Array<number>(100).fill(0)
+  const fronts = from ? [...from.clean.fronts] : Array<number>(10 * space.widest).fill(0)
+  const limits = limitsOf(from?.clean)
+  const shorts = collector(from?.shorts)
   let first = from?.first
   let alone = from === undefined
   const before = new Uint8Array(64)
@@ -221,13 +231,27 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const digit = bytes[from]! - 48
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
     if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
-    if (digit === 0 && to - from > 1) zeroed++
-    else if (digit >= 0 && digit <= 9) full++
+    if (digit === 0 && to - from > 1) {
+      zeroed++
+      behindZeros(bytes, from, to)
+      limits.take(bytes, from, to)
+    } else if (digit >= 0 && digit <= 9) {
+      full++
+      if (digit < fronts.length) fronts[digit]!++
+      limits.take(bytes, from, to)
+    }
     if (usual.take(bytes, from, to)) {
       fits++
       rows++
     } else speak(answer(bytes, from, to), wide && repeats(bytes, from, to))
     if (wide) keep(bytes, from, to)
+  }
+
+  function behindZeros(bytes: Uint8Array, from: number, to: number): void {
+    let at = from
+    while (at < to - 1 && bytes[at] === 48) at++
+    const place = (at - from) * 10 + bytes[at]! - 48
+    if (place < fronts.length) fronts[place]!++
   }
 
   // A value that may speak for a process; not if it repeats what the row before it said.
@@ -293,6 +317,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (/^0\d+$/.test(seen)) padded++
         if (bare !== undefined && bare.length < space.widest && !stands) {
           narrow++
+          shorts.add(bare, rows)
           if (bare.length * 2 <= space.widest) tiny++
         } else if (bare !== undefined) full++
         for (const [i, many] of found) {
@@ -375,6 +400,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         sums: mark().known,
         runs: [...runs],
         starts: [...starts],
+        clean: { fronts: [...fronts], ...limits.texts() },
+        shorts: shorts.values(),
         last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),
       }
     },
@@ -418,9 +445,17 @@ function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     sums: added(a.sums, b.sums),
     runs: a.runs.map((run, i) => joined(run, b.runs[i]!, move)),
     starts: sumOf(a.starts, b.starts),
+    clean: joinedClean(a.clean, b.clean),
+    shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     last: b.rows > 0 || b.last ? b.last : a.last,
   }
 }
+
+const joinedClean = (a: Clean, b: Clean): Clean => ({
+  fronts: sumOf(a.fronts, b.fronts),
+  least: !b.least || (a.least && a.least < b.least) ? a.least : b.least,
+  most: a.most > b.most ? a.most : b.most,
+})
 
 const NOTHING = {
   fits: 0,

@@ -7,7 +7,8 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { settled, type EvidenceState, type Sums } from './column-evidence.js'
 import { bits, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
-import { runsOf, type Run } from './run-state.js'
+import { rivals, type Rivals, type ShortGroup } from './short/rivals.js'
+import { runsOf, type Mark, type Run } from './run-state.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, TOGETHER } from './weights.js'
 
@@ -49,10 +50,10 @@ export interface ColumnRuns {
 export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
   const whole = settled(definition, state)
   const inRuns = whole.runs.map((state) => runsOf(state))
-  const compare = comparison(definition, whole.sums, inRuns, usualStarts(whole))
+  const compare = comparison(definition, whole, inRuns, usualStarts(whole))
   const every = compare.processes.flatMap((own, i) =>
     inRuns[i]!.map(({ from, to, score }) => ({
-      ...compare.over(from.known, to.known, own, score),
+      ...compare.over(from, to, own, score),
       own: own.id,
       short: to.known.short - from.known.short,
     })),
@@ -107,17 +108,18 @@ const inside = (a: EvidenceRun, b: EvidenceRun) =>
 
 interface Comparison {
   readonly processes: readonly Process[]
-  over(from: Sums, to: Sums, own: Process | undefined, score: number): EvidenceRun
+  over(from: Mark<Sums>, to: Mark<Sums>, own: Process, score: number): EvidenceRun
   /** All rows, as one run in which nothing is doubted. */
   everywhere(): EvidenceRun
 }
 
 function comparison(
   definition: Definition,
-  all: Sums,
+  whole: EvidenceState,
   inRuns: readonly (readonly Run<Sums>[])[],
   usual: EvidenceRun['usual'],
 ): Comparison {
+  const all = whole.sums
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const nothing = nothingOf(all)
@@ -144,14 +146,45 @@ function comparison(
     }
     return { best, most }
   }
-  const lifted = (sums: readonly number[]): Lift => {
+  const ofAll = rivals(definition, groupOf(whole))
+  const ofShort = (id: string, score: number, ofRun: Rivals | undefined): number | undefined => {
+    const everywhere = ofAll(id)
+    const own = ofRun?.(id)
+    if (everywhere === undefined || own === undefined) return own ?? everywhere
+    // Where rows all over the column tell another story, a run in them was none; where they tell this one, that its
+    // rows are an exception costs as much as any run.
+    return Math.max(everywhere - score, own - Math.min(RUN_BITS, Math.max(0, -everywhere)))
+  }
+  // A signed type shows by its minus signs, of which the short values know nothing.
+  const signed = (id: string, from: Sums, to: Sums) => {
+    const hits = (name: string) => {
+      const i = place.get(name)
+      return i === undefined ? 0 : to.hits[i]! - from.hits[i]!
+    }
+    return id.startsWith('wrapped int') && hits(id) > hits(id.replace('int', 'uint'))
+  }
+  const lifted = (
+    sums: readonly number[],
+    from: Sums,
+    to: Sums,
+    score: number,
+    ofRun?: Rivals,
+  ): Lift => {
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0
       const own = (sums[i]! - base) / UNIT
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
-      return id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
+      const most =
+        id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
+      const rival = ofShort(id, score / UNIT, ofRun)
+      if (rival === undefined) return most
+      // Such evidence takes away certainty, and gives none.
+      const doubt = Math.min(rival, -Math.log2(prior(id)))
+      if (id.startsWith('octal')) return Math.max(doubt, Math.min(most, rival))
+      const told = id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
+      return Math.max(doubt, told ? most + Math.min(0, rival) : most)
     }
   }
   // Of all rows a process may also explain some runs and leave the rest to others.
@@ -159,7 +192,13 @@ function comparison(
     totals(nothing, all).map((sum, i) =>
       Math.max(sum, runwise(processes[i]!.id, i, inRuns[i]!, all, even[i]!)),
     )
-  const over = (from: Sums, to: Sums, own: Process | undefined, score: number): EvidenceRun => {
+  const over = (
+    from: Sums,
+    to: Sums,
+    own: Process | undefined,
+    score: number,
+    ofRun?: Rivals,
+  ): EvidenceRun => {
     const sums = own ? totals(from, to) : everything()
     const { best, most } = bestOf(sums)
     const form = own?.id.startsWith('form ') === true
@@ -170,7 +209,7 @@ function comparison(
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift: lifted(sums),
+      lift: lifted(sums, from, to, score, ofRun),
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       evidence: most,
@@ -187,7 +226,54 @@ function comparison(
       },
     }
   }
-  return { processes, over, everywhere: () => over(nothing, all, undefined, 0) }
+  return {
+    processes,
+    over: (from, to, own, score) =>
+      over(from.known, to.known, own, score, rivals(definition, groupOf(whole, from, to, place))),
+    everywhere: () => over(nothing, all, undefined, 0),
+  }
+}
+
+// The short values of a run, or of all rows.
+function groupOf(
+  { shorts, sums, clean }: EvidenceState,
+  from?: Mark<Sums>,
+  to?: Mark<Sums>,
+  place?: ReadonlyMap<string, number>,
+): ShortGroup {
+  if (!from || !to)
+    return {
+      values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
+      clean,
+      between: undefined,
+    }
+  const values = shorts.flatMap(({ digits, rows }) => {
+    const count = rows.filter((row) => row >= from.row && row < to.row).length
+    return count ? [{ digits, count }] : []
+  })
+  const [a, b] = [from.known, to.known]
+  const short = Math.max(1, b.short - a.short)
+  const full = b.wide - a.wide
+  const kept = b.zeros - a.zeros
+  // What a conversion left alone in a run says little of where its originals come from, if it took all that start
+  // with a zero.
+  const beside = sums.fits - (b.fits - a.fits) >= full || kept * 4 >= short
+  return {
+    values,
+    clean: beside ? clean : undefined,
+    between: {
+      kept: kept / short,
+      octal: octalsKept(place, a, b) / short,
+    },
+  }
+}
+
+// Values that fit and that an octal reader would have changed.
+function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, to: Sums): number {
+  const i = place?.get('octal')
+  if (i === undefined) return 0
+  const hits = to.hits[i]! - from.hits[i]!
+  return (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT
 }
 
 // Values of several widths fit without the zeros they had. That a run lost them shows where such values

@@ -1,0 +1,180 @@
+// Where the originals of a column may have come from: anywhere in the definition, from one block of numbers,
+// from those issued so far, or from where its clean values lie. What narrows them down costs as many bits as it
+// takes to say it.
+
+import type { Space } from '../../identifier/space.js'
+
+export interface Population {
+  /** Bits that it takes to say which. */
+  readonly cost: number
+  readonly low: bigint
+  readonly high: bigint
+  /** The share of its values that lie in an interval: 0 to 1. */
+  share(low: bigint, high: bigint): number
+  /** The clean values of the column are from it too. */
+  readonly clean?: true
+  /** The share of its values that start with a zero and have no other digits than 0 to 7. */
+  readonly octal: number
+}
+
+/** Fewer clean values than this say nothing of where originals lie. */
+const FEW_CLEAN = 20
+/** The share that lies as the counted starts say. */
+const FROM_BINS = 0.8
+/** As many clean values as the definition by itself counts for. */
+const DEFINITION_COUNTS = 2
+
+/** All values of a definition, every one as likely as any other. */
+export const flat = (space: Space): Population =>
+  block(space, 0n, 10n ** BigInt(space.widest) - 1n, 0)
+
+/** Those in an interval. */
+export function block(space: Space, low: bigint, high: bigint, cost: number): Population {
+  const all = Number(space.count(low, high).count)
+  const share = (from: bigint, to: bigint) => {
+    const [first, last] = [larger(from, low), smaller(to, high)]
+    return first > last || all === 0 ? 0 : Number(space.count(first, last).count) / all
+  }
+  const zeros = 10n ** BigInt(space.widest - 1) - 1n
+  const top = smaller(high, zeros)
+  const octal = low > top ? 0 : share(low, top) * octalShare(low, top)
+  return { cost, low, high, share, octal }
+}
+
+/** Populations that are narrow and hold these originals, each the only one of its row. */
+export function around(space: Space, originals: readonly bigint[]): Population[] {
+  const { widest } = space
+  const all = Number(space.integers.count)
+  const [low, high] = [originals.reduce(smaller), originals.reduce(larger)]
+  const found: Population[] = []
+  const add = (from: bigint, to: bigint, start: bigint, more: number) => {
+    const count = Number(space.count(from, to).count)
+    if (count === 0) return
+    const which = Math.log2(all / count)
+    // A start of small number is said sooner; but how many zeros there are must be said.
+    found.push(
+      block(space, from, to, more + (start > 0n ? Math.min(which, costOf(space, start)) : which)),
+    )
+  }
+  const [first, last] = [low, high].map((value) => value.toString().padStart(widest, '0'))
+  let shared = 0
+  while (shared < widest && first![shared] === last![shared]) shared++
+  // All numbers that start alike, and those of them whose next digit is no zero.
+  for (let digits = 0; digits <= Math.min(shared, widest - 1); digits++) {
+    const unit = 10n ** BigInt(widest - digits)
+    const from = (low / unit) * unit
+    const to = from + unit - 1n
+    const cost = digits === 0 ? 0 : Math.log2(widest)
+    if (digits === shared || !/[1-9]/.test(first!.slice(0, digits + 1))) {
+      add(from, to, low / unit, cost)
+      if (from + unit / 10n <= low) add(from + unit / 10n, to, low / unit, cost + 1)
+    }
+  }
+  // Those issued so far, from the first on; and an interval between any two numbers.
+  found.push(block(space, 0n, high, costOf(space, high)))
+  found.push(block(space, low, high, costOf(space, low) + costOf(space, high - low)))
+  return found
+}
+
+/** Bits that it takes to say a number; one with few digits takes fewer. */
+export const costOf = ({ widest }: Space, value: bigint): number =>
+  Math.log2(widest) + Math.log2(Number(value) + 1)
+
+/** Numbers of any length, each length as likely as any other, filled up with zeros. */
+export function ofAnyLength(space: Space): Population {
+  const blocks = Array.from({ length: space.widest }, (_, i) =>
+    block(space, i === 0 ? 0n : 10n ** BigInt(i), 10n ** BigInt(i + 1) - 1n, 0),
+  )
+  const mean = (of: (one: Population) => number) =>
+    blocks.reduce((sum, one) => sum + of(one), 0) / blocks.length
+  return {
+    cost: 2,
+    low: 0n,
+    high: 10n ** BigInt(space.widest) - 1n,
+    share: (low, high) => mean((one) => one.share(low, high)),
+    octal: mean((one) => one.octal),
+  }
+}
+
+/** What clean values of a column have in common. */
+export interface Clean {
+  /** How many start with so many zeros and then this digit: ten for each number of zeros. */
+  readonly fronts: readonly number[]
+  /** The smallest and the largest; empty where there is none. */
+  readonly least: string
+  readonly most: string
+}
+
+/** Where the clean values of a column lie; nothing where they are too few to say it. */
+export function learned(space: Space, { fronts, least, most }: Clean): Population[] {
+  const total = fronts.reduce((sum, count) => sum + count, 0)
+  if (total < FEW_CLEAN) return []
+  const { widest } = space
+  const all = Number(space.integers.count)
+  // A little beyond the smallest and the largest there may be more.
+  const margin = (4n * (BigInt(most) - BigInt(least))) / BigInt(total) + 1n
+  const lowest = larger(0n, BigInt(least) - margin)
+  const highest = smaller(10n ** BigInt(widest) - 1n, BigInt(most) + margin)
+  const bins = fronts.slice(0, widest * 10).flatMap((count, i) => {
+    if (count === 0) return []
+    const [zeros, digit] = [Math.floor(i / 10), i % 10]
+    const unit = 10n ** BigInt(widest - zeros - 1)
+    const low = larger(lowest, BigInt(digit) * unit)
+    const high = smaller(highest, BigInt(digit + 1) * unit - 1n)
+    const inside = Number(space.count(low, high).count)
+    const chance = (FROM_BINS * count) / (total + DEFINITION_COUNTS)
+    return inside === 0 ? [] : [{ count, inside, zeros, digit, low, high, chance }]
+  })
+  // Some bins are empty by chance: a part is spread evenly from the smallest to the largest.
+  const any = flat(space)
+  const range = block(space, lowest, highest, 0)
+  const other = DEFINITION_COUNTS / (total + DEFINITION_COUNTS)
+  const even = (1 - FROM_BINS) * (1 - other)
+  const share = (low: bigint, high: bigint) => {
+    let sum = other * any.share(low, high) + even * range.share(low, high)
+    for (const bin of bins) {
+      const [from, to] = [larger(low, bin.low), smaller(high, bin.high)]
+      if (from <= to) sum += (bin.chance * Number(space.count(from, to).count)) / bin.inside
+    }
+    return sum
+  }
+  const octal = bins.reduce(
+    (sum, { zeros, low, high, chance }) => (zeros > 0 ? sum + chance * octalShare(low, high) : sum),
+    other * any.octal + even * range.octal,
+  )
+  const clean = { clean: true as const, cost: 1, low: any.low, high: any.high, share, octal }
+  // Clean values that are spread as the definition has it say nothing of their own.
+  const uneven = bins.reduce(
+    (sum, { count, inside }) => sum + count * Math.log2((count * all) / (total * inside)),
+    0,
+  )
+  const asDefined = uneven <= (bins.length * Math.log2(total)) / 2
+  const evenly = { ...range, clean: true as const, cost: 2 }
+  return [clean, evenly, ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : [])]
+}
+
+/** Of another kind than the clean values. */
+export const apart =
+  (bits: number) =>
+  (population: Population): Population => ({ ...population, cost: population.cost + bits })
+
+const larger = (a: bigint, b: bigint) => (a > b ? a : b)
+const smaller = (a: bigint, b: bigint) => (a < b ? a : b)
+
+// Of the numbers of an interval, those that have no digits but 0 to 7.
+const octalShare = (low: bigint, high: bigint) =>
+  Number(octalsTo(high) - octalsTo(low - 1n)) / Number(high - low + 1n)
+
+// How many numbers from 0 to this one have no digits but 0 to 7.
+function octalsTo(value: bigint): bigint {
+  if (value < 0n) return 0n
+  let sum = 0n
+  const digits = value.toString()
+  for (let i = 0; i < digits.length; i++) {
+    const digit = BigInt(digits[i]!)
+    const rest = 8n ** BigInt(digits.length - i - 1)
+    if (digit > 7n) return sum + 8n * rest
+    sum += digit * rest
+  }
+  return sum + 1n
+}

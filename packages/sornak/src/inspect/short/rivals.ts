@@ -1,0 +1,106 @@
+// Digits that became too short lost their zeros, as a rule. Where another conversion explains those of a column or
+// of a run as well, that is no proof: here all such stories are told over the same values, and what each needs to
+// be believed is counted in bits.
+
+import { spaceOf, type Space } from '../../identifier/space.js'
+import type { Definition } from '../../identifier/definition.js'
+import { apart, around, flat, learned, ofAnyLength, type Clean } from './population.js'
+import { storiesOf, zerosLost } from './stories.js'
+import type { RowsBetween, Story } from './story.js'
+import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
+
+/** Values that became too short, and what stands beside them. */
+export interface ShortGroup {
+  readonly values: readonly { readonly digits: string; readonly count: number }[]
+  /** Values that fit, of rows that are not in question; undefined where there are none. */
+  readonly clean: Clean | undefined
+  /** The rows between those of a run; undefined for all rows. */
+  readonly between: RowsBetween | undefined
+}
+
+/** By how many bits the short values of a group speak for another process rather than for lost zeros. */
+export type Rivals = (process: string) => number | undefined
+
+/** Bits: what is not told from the same original any more. */
+const LEAST_OTHER = 60
+/** Values that a story is told over. */
+const MOST_VALUES = 256
+
+const UNKNOWN = () => undefined
+
+/** The stories of short values, beside that of zeros lost; `undefined` for a process that has none. */
+export function rivals(definition: Definition, group: ShortGroup): Rivals {
+  const space = spaceOf(definition)
+  if (!isPlain(space) || group.values.length === 0) return UNKNOWN
+  const step = Math.ceil(group.values.length / MOST_VALUES)
+  const values = group.values.filter((_, i) => i % step === 0)
+  const base = evidence(space, zerosLost(space), values, group)
+  const known = new Map<string, number | undefined>()
+  const rows = values.reduce((sum, { count }) => sum + count, 0)
+  const stories = storiesOf(space, new Set(values.map(({ digits }) => digits.length)))
+  return (process) => {
+    if (!known.has(process)) {
+      const story = stories.get(process)
+      const stake = process.startsWith('octal') ? Math.log2(Math.min(MOST_AT_STAKE, rows)) : 0
+      known.set(
+        process,
+        story && beside(evidence(space, story, values, group) - base, rows) + stake,
+      )
+    }
+    return known.get(process)
+  }
+}
+
+// The weights of a value by itself have it that one value says nothing: it is the others that do.
+const beside = (bits: number, rows: number): number => (bits * (rows - 1)) / rows
+
+// Values of digits, all of one width.
+const isPlain = (space: Space): boolean =>
+  space.integers.count > 0n &&
+  space.layouts.every(
+    ({ places }) =>
+      places.length === space.widest &&
+      places.every(({ chars }) => chars.every((code) => code >= 48 && code <= 57)),
+  )
+
+// The best that a story can do, whatever the population.
+function evidence(
+  space: Space,
+  story: Story,
+  values: ShortGroup['values'],
+  { clean, between }: ShortGroup,
+): number {
+  const numbers = values
+    .filter(({ digits }) => story.zeros || !/^0./.test(digits))
+    .map(({ digits }) => BigInt(digits))
+  const firsts = numbers.map((one) => story.first(one)).filter((one) => one !== undefined)
+  const known = clean ? learned(space, clean) : []
+  const other = apart(between ? OTHER_KIND.run : OTHER_KIND.scattered)
+  const own = [
+    flat(space),
+    ofAnyLength(space),
+    ...(firsts.length ? around(space, firsts) : []),
+    ...(story.populations?.(numbers) ?? []),
+  ]
+  const populations = known.length ? [...known, ...own.map(other)] : own
+  const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
+  const all = values.reduce((total, { count }) => total + count, 0)
+  let best = -Infinity
+  for (const population of populations) {
+    const short = story.short(population)
+    if (short <= 0) continue
+    let sum = -population.cost
+    let [every, same] = [0, 0]
+    for (const { digits, count } of values) {
+      const chance =
+        !story.zeros && /^0./.test(digits) ? 0 : story.back(BigInt(digits), population, digits)
+      sum += count * Math.max(least, chance > 0 ? Math.log2(chance / short) : least)
+      every += count * chance
+      if (story.same) same += count * story.same(BigInt(digits), population)
+    }
+    if (same > 0) sum += Math.max(-LEAST_OTHER, Math.log2(1 - same / every))
+    if (between && story.between) sum += all * story.between(between, short, population)
+    best = Math.max(best, sum)
+  }
+  return best
+}

@@ -1,0 +1,111 @@
+// The ways in which digits become too short, by the process that they tell of.
+
+import type { Interval } from '../../channel/significant.js'
+import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import type { Space } from '../../identifier/space.js'
+import { block, type Population } from './population.js'
+import { ROW_BITS } from '../weights.js'
+import { below, single, type Story } from './story.js'
+import { wrapped } from './wrapped.js'
+
+/** Stories by the process that they tell of, for values of these lengths. */
+export function storiesOf(space: Space, lengths: ReadonlySet<number>): ReadonlyMap<string, Story> {
+  return new Map<string, Story>([
+    ...OCTAL.map((id): [string, Story] => [id, octal(space, id)]),
+    ...INTEGER_TYPES.map((type): [string, Story] => [`wrapped ${type.name}`, wrapped(space, type)]),
+    ...[...lengths].map((length): [string, Story] => [`cut-short ${length}`, cut(space, length)]),
+  ])
+}
+
+const OCTAL = ['octal', 'octal or decimal', 'octal as far as it goes'] as const
+
+// So many rows for each short one were left alone that a story would have changed: the conversion struck only so often.
+const left = (count: number): number =>
+  count === 0 ? 0 : -Math.log2(1 + count) - count * Math.log2(1 + 1 / count)
+
+const zeroed = (space: Space, population: Population) => population.share(0n, below(space))
+
+/** What it is as a rule. */
+export function zerosLost(space: Space): Story {
+  const short = (population: Population) => zeroed(space, population)
+  return {
+    back: (value, population) => single(population, value),
+    short,
+    first: (value) => value,
+  }
+}
+
+function octal(space: Space, id: (typeof OCTAL)[number]): Story {
+  const digits = (value: bigint) => {
+    const text = BigInt(value).toString(8)
+    return text.length < space.widest ? BigInt(text) : undefined
+  }
+  const decimal = (value: bigint) => (/[89]/.test(value.toString()) ? value : undefined)
+  const whole = (population: Population) => zeroed(space, population)
+  // Behind the digits that were read an 8 or 9, and anything after that.
+  const longer = (value: bigint): Interval[] => {
+    const front = digits(value)
+    if (front === undefined) return []
+    const found: Interval[] = []
+    const width = value === 0n ? 0 : front.toString().length
+    for (let more = 0; width + more + 1 < space.widest; more++) {
+      const unit = 10n ** BigInt(more)
+      found.push({ low: (front * 10n + 8n) * unit, high: (front * 10n + 10n) * unit - 1n })
+    }
+    return found
+  }
+  const back = (value: bigint, population: Population): number => {
+    const own = single(population, digits(value))
+    if (id === 'octal') return own
+    if (id === 'octal or decimal') return own + single(population, decimal(value))
+    return longer(value).reduce((sum, { low, high }) => sum + population.share(low, high), own)
+  }
+  return {
+    back,
+    ...(id === 'octal or decimal' && {
+      same: (value: bigint, population: Population) => single(population, decimal(value)),
+    }),
+    short: id === 'octal' ? ({ octal }) => octal : whole,
+    first: (value) => (id === 'octal or decimal' ? decimal(value) : undefined) ?? digits(value),
+    // What has an 8 or 9 is left alone: it shows where there is none, and explains those that are there where they
+    // come from the same population.
+    between({ kept, octal }, share, population) {
+      if (id !== 'octal' || (kept > 0 && !population.clean)) return 0
+      return Math.max(-ROW_BITS, Math.log2(share / whole(population))) + left(octal) - left(kept)
+    },
+  }
+}
+
+function cut(space: Space, length: number): Story {
+  const unit = 10n ** BigInt(space.widest - length)
+  const from = 10n ** BigInt(space.widest - 1)
+  return {
+    zeros: true,
+    back: (value, population, digits) =>
+      digits.length === length
+        ? Math.max(
+            population.share(value * unit, (value + 1n) * unit - 1n),
+            endings(population, value, 10n ** BigInt(length)),
+          )
+        : 0,
+    short: () => 1,
+    first: () => undefined,
+    // Numbers that start with no zero.
+    populations: () => [block(space, from, 10n * from - 1n, 2)],
+  }
+}
+
+// The share of a population that ends in these digits.
+function endings(population: Population, value: bigint, unit: bigint): number {
+  const { low, high } = population
+  const first = low <= value ? 0n : (low - value + unit - 1n) / unit
+  if (high < value) return 0
+  const last = (high - value) / unit
+  if (last - first > FEW_STEPS) return 1 / Number(unit)
+  let sum = 0
+  for (let step = first; step <= last; step++) sum += single(population, value + step * unit)
+  return sum
+}
+
+/** Originals that are looked at one by one. */
+const FEW_STEPS = 64n

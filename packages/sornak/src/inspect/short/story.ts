@@ -1,0 +1,36 @@
+// One way in which digits become too short, told of any population.
+
+import type { Space } from '../../identifier/space.js'
+import type { Population } from './population.js'
+
+/** Rows between the short ones of a run, for each short one. */
+export interface RowsBetween {
+  /** Values that fit and start with a zero. */
+  readonly kept: number
+  /** Those of them that have no other digits than 0 to 7. */
+  readonly octal: number
+}
+
+export interface Story {
+  /** The share of a population that comes out as this. */
+  back(value: bigint, population: Population, digits: string): number
+  /** Of that the share that only lost its zeros: it speaks for the process, and not for another original. */
+  same?(value: bigint, population: Population): number
+  /** The share of a population that comes out short. */
+  short(population: Population): number
+  /** The only original, or the smallest, for populations that are narrow; undefined where there is none. */
+  first(value: bigint): bigint | undefined
+  /** Zeros may stand at the front of what it prints. */
+  readonly zeros?: true
+  /** Populations of its own. */
+  populations?(values: readonly bigint[]): Population[]
+  /** Bits for the rows between, for each short one: what they say beside the same for all stories. */
+  between?(rows: RowsBetween, short: number, population: Population): number
+}
+
+/** The largest number that starts with a zero when it is filled up. */
+export const below = (space: Space): bigint => 10n ** BigInt(space.widest - 1) - 1n
+
+/** The share of a population that is this one number. */
+export const single = (population: Population, value: bigint | undefined): number =>
+  value === undefined ? 0 : population.share(value, value)

@@ -1,0 +1,121 @@
+// Numbers that wrapped round in an integer type too narrow for them: every so many originals come out as one.
+
+import type { IntegerType } from '../../channel/integer-limits.js'
+import type { Space } from '../../identifier/space.js'
+import { block, costOf, type Population } from './population.js'
+import { below, single, type Story } from './story.js'
+
+/** Originals that are looked at one by one. */
+const FEW_STEPS = 64n
+const MOST_TRIES = 4096n
+
+export function wrapped(space: Space, { bits, max }: IntegerType): Story {
+  const modulus = 1n << BigInt(bits)
+  const end = 10n ** BigInt(space.widest) - 1n
+  // Of the numbers from 0 to this one, how many leave a rest that is short.
+  const shortTo = (value: bigint) => {
+    const most = below(space) < modulus ? below(space) + 1n : modulus
+    const rest = (value + 1n) % modulus
+    return ((value + 1n) / modulus) * most + (rest < most ? rest : most)
+  }
+  const printed = end > max ? Number(shortTo(end) - shortTo(max)) / Number(end - max) : 0
+  const steps = (low: bigint, value: bigint) => {
+    const from = low > max + 1n ? low : max + 1n
+    return from <= value ? 0n : (from - value + modulus - 1n) / modulus
+  }
+  const rest = ({ share }: Population) => share(max + 1n, end)
+  return {
+    same: (value, population) => (value > max ? 0 : single(population, value)),
+    back(value, population) {
+      if (value > max) return 0
+      const same = single(population, value)
+      const { low, high } = population
+      const first = steps(low, value)
+      const last = (high - value) / modulus
+      if (high < value || last < first) return same
+      if (last - first > FEW_STEPS) return same + rest(population) / Number(modulus)
+      let sum = same
+      for (let step = first === 0n ? 1n : first; step <= last; step++)
+        sum += single(population, value + step * modulus)
+      return sum
+    },
+    short(population) {
+      const { low, high, share } = population
+      const top = below(space) < max ? below(space) : max
+      // A block narrower than the type comes out as a block: that all of it is short is seen from the rows.
+      return share(0n, top) + rest(population) * (high - low < modulus ? 1 : printed)
+    },
+    first: () => undefined,
+    populations(values) {
+      const found = nearTogether(values, modulus)
+      if (!found) return []
+      const { low, width } = found
+      const first = steps(0n, low)
+      const last = (end - low - width) / modulus
+      const places = { at: low + first * modulus, width, modulus, many: last - first + 1n }
+      return last < first ? [] : [...startingAlike(space, places), ...between(space, places)]
+    },
+  }
+}
+
+/** Where originals lie together that come out together: `many` places of this width, a modulus apart. */
+interface Places {
+  readonly at: bigint
+  readonly width: bigint
+  readonly modulus: bigint
+  readonly many: bigint
+}
+
+// Blocks of numbers that start alike and hold such a place: the more there are, the less it takes to say that
+// it is one of them.
+function startingAlike(space: Space, { at, width, modulus, many }: Places): Population[] {
+  const unit = 10n ** BigInt(width.toString().length)
+  const looked = many < MOST_TRIES ? many : MOST_TRIES
+  const all = Number(space.integers.count)
+  let blocks = 0
+  let first: { readonly start: bigint; readonly count: number } | undefined
+  for (let step = 0n; step < looked; step++) {
+    const place = at + step * modulus
+    const start = (place / unit) * unit
+    if (place + width >= start + unit) continue
+    const count = Number(space.count(start, start + unit - 1n).count)
+    if (count === 0) continue
+    blocks++
+    first ??= { start, count }
+  }
+  if (!first) return []
+  const { start, count } = first
+  const which = Math.log2((blocks * Number(many)) / Number(looked))
+  const cost = Math.log2(all / count) + Math.log2(space.widest) - which
+  return [block(space, start, start + unit - 1n, cost)]
+}
+
+// Numbers between any two.
+function between(space: Space, { at, width, modulus, many }: Places): Population[] {
+  for (const step of [0n, many - 1n, many / 2n]) {
+    const low = at + step * modulus
+    if (space.count(low, low + width).count === 0n) continue
+    const cost = costOf(space, low) + costOf(space, width) - Math.log2(Number(many))
+    return [block(space, low, low + width, cost)]
+  }
+  return []
+}
+
+// Remainders that lie together on the circle: where they begin, and how far it is to the last.
+function nearTogether(
+  values: readonly bigint[],
+  modulus: bigint,
+): { low: bigint; width: bigint } | undefined {
+  const sorted = [...new Set(values)]
+    .filter((value) => value < modulus)
+    .sort((a, b) => (a < b ? -1 : 1))
+  if (sorted.length === 0) return undefined
+  let gap = sorted[0]! + modulus - sorted.at(-1)!
+  let low = sorted[0]!
+  for (let i = 1; i < sorted.length; i++) {
+    const one = sorted[i]! - sorted[i - 1]!
+    if (one > gap) [gap, low] = [one, sorted[i]!]
+  }
+  const width = modulus - gap
+  return width * 2n < modulus ? { low, width } : undefined
+}
