@@ -1,0 +1,95 @@
+// Populations held against counting: every share is what one gets by going through all values one by one.
+
+import { describe, expect, test } from 'vitest'
+import { spaceOf } from 'sornak'
+import {
+  around,
+  block,
+  flat,
+  learned,
+  ofAnyLength,
+  type Clean,
+  type Population,
+} from '../../src/inspect/short/population.js'
+import { definition } from '../identifier/definition-for.js'
+
+const four = spaceOf(definition({ stored: '{4}' }))
+const checked = spaceOf(definition({ stored: '{4}', check: 'luhn' }))
+const texts = Array.from({ length: 10_000 }, (_, i) => `${i}`.padStart(4, '0'))
+const isOctal = (text: string) => /^0[0-7]*$/.test(text)
+
+const shares = (population: Population, list: readonly string[]) =>
+  list.map((text) => population.share(BigInt(text), BigInt(text)))
+const sum = (list: readonly number[]) => list.reduce((total, one) => total + one, 0)
+
+/** What clean values of four digits say, counted from the values. */
+function clean(values: readonly string[]): Clean {
+  const fronts = Array<number>(40).fill(0)
+  for (const text of values) {
+    const zeros = /^0{0,3}/.exec(text)![0].length
+    fronts[zeros * 10 + (text.charCodeAt(zeros) - 48)]!++
+  }
+  const sorted = [...values].sort()
+  return { fronts, least: sorted[0] ?? '', most: sorted.at(-1) ?? '' }
+}
+
+const even = learned(four, clean(texts.filter((_, i) => i % 7 === 0)))
+const small = learned(four, clean(texts.slice(0, 650)))
+
+describe('a population', () => {
+  test.each([
+    ['of all values', flat(four)],
+    ['of a block', block(four, 120n, 1700n, 3)],
+    ['of numbers of any length', ofAnyLength(four)],
+    ['of clean values', even[0]!],
+    ['of clean values that are small', small[0]!],
+  ])('%s has shares that are one together, and says what of them is octal', (_, population) => {
+    const each = shares(population, texts)
+    expect(sum(each)).toBeCloseTo(1, 6)
+    expect(population.share(0n, 9999n)).toBeCloseTo(1, 6)
+    expect(population.share(300n, 777n)).toBeCloseTo(sum(each.slice(300, 778)), 6)
+    expect(population.octal).toBeCloseTo(sum(each.filter((_, i) => isOctal(texts[i]!))), 2)
+  })
+
+  test('counts values of the definition only', () => {
+    const valid = texts.filter((text) => checked.count(BigInt(text), BigInt(text)).count > 0n)
+    expect(valid).toHaveLength(1000)
+    const population = block(checked, 0n, 4999n, 0)
+    const inside = valid.filter((text) => Number(text) < 5000)
+    expect(population.share(BigInt(inside[3]!), BigInt(inside[3]!))).toBeCloseTo(1 / inside.length)
+    expect(sum(shares(population, texts))).toBeCloseTo(1, 6)
+  })
+})
+
+describe('narrow populations around originals', () => {
+  const originals = [417n, 419n, 441n]
+  const found = around(four, originals)
+  test('hold all of them', () => {
+    for (const population of found)
+      for (const one of originals) expect(population.share(one, one)).toBeGreaterThan(0)
+  })
+  test('cost more the narrower they are', () => {
+    const bits = (one: Population) => -Math.log2(one.share(417n, 417n))
+    const narrow = found.reduce((a, b) => (bits(a) < bits(b) ? a : b))
+    const wide = found.reduce((a, b) => (bits(a) > bits(b) ? a : b))
+    expect(bits(narrow)).toBeCloseTo(Math.log2(25))
+    expect(narrow.cost).toBeGreaterThan(wide.cost)
+  })
+})
+
+describe('clean values', () => {
+  test('say nothing while they are few', () => {
+    expect(learned(four, clean(texts.slice(0, 12)))).toEqual([])
+  })
+  test('that are spread evenly leave all values as likely as they were', () => {
+    expect(even).toHaveLength(3)
+    expect(small).toHaveLength(2)
+  })
+  test('that are small make others unlikely, and none impossible', () => {
+    const [population] = small
+    const share = (value: bigint) => population!.share(value, value)
+    expect(share(417n)).toBeGreaterThan(1 / 1000)
+    expect(share(4170n)).toBeGreaterThan(0)
+    expect(share(4170n)).toBeLessThan(share(417n) / 1000)
+  })
+})
