@@ -23,6 +23,8 @@ export type Rivals = (process: string) => number | undefined
 
 /** Bits: what is not told from the same original any more. */
 const LEAST_OTHER = 60
+/** Of fewer rows the weights of each value say enough. */
+const FEW_ROWS = 4
 /** Values that a story is told over. */
 const MOST_VALUES = 256
 
@@ -31,7 +33,8 @@ const UNKNOWN = () => undefined
 /** The stories of short values, beside that of zeros lost; `undefined` for a process that has none. */
 export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const space = spaceOf(definition)
-  if (!isPlain(space) || group.values.length === 0) return UNKNOWN
+  const all = group.values.reduce((sum, { count }) => sum + count, 0)
+  if (!isPlain(space) || all < FEW_ROWS) return UNKNOWN
   const step = Math.ceil(group.values.length / MOST_VALUES)
   const values = group.values.filter((_, i) => i % step === 0)
   const base = evidence(space, zerosLost(space), values, group)
@@ -42,17 +45,11 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
     if (!known.has(process)) {
       const story = stories.get(process)
       const stake = process.startsWith('octal') ? Math.log2(Math.min(MOST_AT_STAKE, rows)) : 0
-      known.set(
-        process,
-        story && beside(evidence(space, story, values, group) - base, rows) + stake,
-      )
+      known.set(process, story && evidence(space, story, values, group) - base + stake)
     }
     return known.get(process)
   }
 }
-
-// The weights of a value by itself have it that one value says nothing: it is the others that do.
-const beside = (bits: number, rows: number): number => (bits * (rows - 1)) / rows
 
 // Values of digits, all of one width.
 const isPlain = (space: Space): boolean =>

@@ -27,10 +27,9 @@ const zeroed = (space: Space, population: Population) => population.share(0n, be
 
 /** What it is as a rule. */
 export function zerosLost(space: Space): Story {
-  const short = (population: Population) => zeroed(space, population)
   return {
     back: (value, population) => single(population, value),
-    short,
+    short: (population) => zeroed(space, population),
     first: (value) => value,
   }
 }
