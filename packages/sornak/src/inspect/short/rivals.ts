@@ -23,7 +23,7 @@ export type Rivals = (process: string) => number | undefined
 
 /** Bits: what is not told from the same original any more. */
 const LEAST_OTHER = 60
-/** Of fewer rows the weights of each value say enough. */
+/** Of fewer rows nothing is told beyond the weights of each value. */
 const FEW_ROWS = 4
 /** Values that a story is told over. */
 const MOST_VALUES = 256
