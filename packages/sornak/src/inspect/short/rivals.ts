@@ -37,7 +37,7 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   if (!isPlain(space) || all < FEW_ROWS) return UNKNOWN
   const step = Math.ceil(group.values.length / MOST_VALUES)
   const values = group.values.filter((_, i) => i % step === 0)
-  const base = evidence(space, zerosLost(space), values, group)
+  let base: number | undefined
   const known = new Map<string, number | undefined>()
   const rows = values.reduce((sum, { count }) => sum + count, 0)
   const stories = storiesOf(space, new Set(values.map(({ digits }) => digits.length)))
@@ -45,6 +45,8 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
     if (!known.has(process)) {
       const story = stories.get(process)
       const stake = process.startsWith('octal') ? Math.log2(Math.min(MOST_AT_STAKE, rows)) : 0
+      // Most runs are never asked.
+      base ??= evidence(space, zerosLost(space), values, group)
       known.set(process, story && evidence(space, story, values, group) - base + stake)
     }
     return known.get(process)
