@@ -61,7 +61,7 @@ function Mend() {
         ))}
       </RadioGroup>
       <p className="count" role="status">
-        <strong>{number(done)}</strong> values mended
+        <strong>{counts ? number(done) : '…'}</strong> values mended
         {counts && done > 0 && (
           <small>
             {number(counts.exact)} exact, {number(counts.odds)} by odds, {number(counts.chosen)}{' '}
