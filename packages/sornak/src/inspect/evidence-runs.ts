@@ -147,13 +147,15 @@ function comparison(
     return { best, most }
   }
   const ofAll = rivals(definition, groupOf(whole))
-  const ofShort = (id: string, score: number, ofRun: Rivals | undefined): number | undefined => {
+  const ofShort = (id: string, ofRun: Rivals | undefined): number | undefined => {
     const everywhere = ofAll(id)
     const own = ofRun?.(id)
     if (everywhere === undefined || own === undefined) return own ?? everywhere
-    // Where rows all over the column tell another story, a run in them was none; where they tell this one, that its
-    // rows are an exception costs as much as any run.
-    return Math.max(everywhere - score, own - Math.min(RUN_BITS, Math.max(0, -everywhere)))
+    // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
+    // story, and where it does not.
+    return everywhere > 0
+      ? Math.min(everywhere, own + RUN_BITS)
+      : own - Math.min(RUN_BITS, -everywhere)
   }
   // A signed type shows by its minus signs, of which the short values know nothing.
   const signed = (id: string, from: Sums, to: Sums) => {
@@ -163,13 +165,7 @@ function comparison(
     }
     return id.startsWith('wrapped int') && hits(id) > hits(id.replace('int', 'uint'))
   }
-  const lifted = (
-    sums: readonly number[],
-    from: Sums,
-    to: Sums,
-    score: number,
-    ofRun?: Rivals,
-  ): Lift => {
+  const lifted = (sums: readonly number[], from: Sums, to: Sums, ofRun?: Rivals): Lift => {
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     return (id) => {
       const i = place.get(id)
@@ -178,7 +174,7 @@ function comparison(
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
-      const rival = ofShort(id, score / UNIT, ofRun)
+      const rival = ofShort(id, ofRun)
       if (rival === undefined) return most
       // Such evidence takes away certainty, and gives none.
       const doubt = Math.min(rival, -Math.log2(prior(id)))
@@ -209,7 +205,7 @@ function comparison(
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift: lifted(sums, from, to, score, ofRun),
+      lift: lifted(sums, from, to, ofRun),
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       evidence: most,
@@ -244,6 +240,7 @@ function groupOf(
   if (!from || !to)
     return {
       values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
+      share: shareOf(sums.short, sums.fits),
       clean,
       between: undefined,
     }
@@ -253,20 +250,19 @@ function groupOf(
   })
   const [a, b] = [from.known, to.known]
   const short = Math.max(1, b.short - a.short)
-  const full = b.wide - a.wide
   const kept = b.zeros - a.zeros
-  // What a conversion left alone in a run says little of where its originals come from, if it took all that start
-  // with a zero.
-  const beside = sums.fits - (b.fits - a.fits) >= full || kept * 4 >= short
   return {
     values,
-    clean: beside ? clean : undefined,
+    share: shareOf(b.short - a.short, b.fits - a.fits),
+    clean,
     between: {
       kept: kept / short,
       octal: octalsKept(place, a, b) / short,
     },
   }
 }
+
+const shareOf = (some: number, others: number) => (some === 0 ? 0 : some / (some + others))
 
 // Values that fit and that an octal reader would have changed.
 function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, to: Sums): number {
@@ -452,7 +448,11 @@ function scattered(
   const formed = isPrinted(from, to)
   // More than it ever shows can not be its doing alone.
   const seldom = Math.max(rate, shows(definition, id, max))
-  const showing = formed ? 0 : -Math.log2(seldom) * UNIT * hits
+  const usual = formed ? 0 : -Math.log2(seldom)
+  // Values that kept their zeros say how often they were lost.
+  const strike = hits / (hits + to.zeros - from.zeros)
+  const seen = id === 'number-read' ? Math.min(usual, Math.log2(strike / rate)) : usual
+  const showing = seen * UNIT * hits
   const many =
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(spaceOf(definition), id, max) * hits

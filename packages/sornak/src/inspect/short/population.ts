@@ -96,6 +96,11 @@ export function ofAnyLength(space: Space): Population {
   }
 }
 
+export interface Range {
+  readonly low: bigint
+  readonly high: bigint
+}
+
 /** What clean values of a column have in common. */
 export interface Clean {
   /** How many start with so many zeros and then this digit: ten for each number of zeros. */
@@ -105,16 +110,26 @@ export interface Clean {
   readonly most: string
 }
 
+/** From the smallest clean value to the largest, and a little beyond; nothing where they are too few to say it. */
+export function rangeOf({ widest }: Space, { fronts, least, most }: Clean): Range | undefined {
+  const total = totalOf(fronts)
+  if (total < FEW_CLEAN) return undefined
+  const margin = (4n * (BigInt(most) - BigInt(least))) / BigInt(total) + 1n
+  return {
+    low: larger(0n, BigInt(least) - margin),
+    high: smaller(10n ** BigInt(widest) - 1n, BigInt(most) + margin),
+  }
+}
+
 /** Where the clean values of a column lie; nothing where they are too few to say it. */
-export function learned(space: Space, { fronts, least, most }: Clean): Population[] {
-  const total = fronts.reduce((sum, count) => sum + count, 0)
-  if (total < FEW_CLEAN) return []
+export function learned(space: Space, clean: Clean): Population[] {
+  const found = rangeOf(space, clean)
+  if (!found) return []
+  const { low: lowest, high: highest } = found
+  const { fronts } = clean
+  const total = totalOf(fronts)
   const { widest } = space
   const all = Number(space.integers.count)
-  // A little beyond the smallest and the largest there may be more.
-  const margin = (4n * (BigInt(most) - BigInt(least))) / BigInt(total) + 1n
-  const lowest = larger(0n, BigInt(least) - margin)
-  const highest = smaller(10n ** BigInt(widest) - 1n, BigInt(most) + margin)
   const bins = fronts.slice(0, widest * 10).flatMap((count, i) => {
     if (count === 0) return []
     const [zeros, digit] = [Math.floor(i / 10), i % 10]
@@ -142,7 +157,7 @@ export function learned(space: Space, { fronts, least, most }: Clean): Populatio
     (sum, { zeros, low, high, chance }) => (zeros > 0 ? sum + chance * octalShare(low, high) : sum),
     other * any.octal + even * range.octal,
   )
-  const clean = { clean: true as const, cost: 1, low: any.low, high: any.high, share, octal }
+  const asCounted = { clean: true as const, cost: 1, low: any.low, high: any.high, share, octal }
   // Clean values that are spread as the definition has it say nothing of their own.
   const uneven = bins.reduce(
     (sum, { count, inside }) => sum + count * Math.log2((count * all) / (total * inside)),
@@ -150,13 +165,19 @@ export function learned(space: Space, { fronts, least, most }: Clean): Populatio
   )
   const asDefined = uneven <= (bins.length * Math.log2(total)) / 2
   const evenly = { ...range, clean: true as const, cost: 2 }
-  return [clean, evenly, ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : [])]
+  return [asCounted, evenly, ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : [])]
 }
 
-/** Of another kind than the clean values. */
-export const apart =
-  (bits: number) =>
-  (population: Population): Population => ({ ...population, cost: population.cost + bits })
+/** Bits to say a population of another kind than the clean values; or a stretch of numbers among them. */
+export function apart(population: Population, kind: number, range: Range | undefined): number {
+  const { cost, low, high } = population
+  const inside = range && range.low <= low && high <= range.high
+  return Math.min(cost + kind, inside ? spanOf(range) + spanOf(population) + 1 : Infinity)
+}
+
+const spanOf = ({ low, high }: Range) => Math.log2(Number(high - low) + 1)
+
+const totalOf = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0)
 
 const larger = (a: bigint, b: bigint) => (a > b ? a : b)
 const smaller = (a: bigint, b: bigint) => (a < b ? a : b)

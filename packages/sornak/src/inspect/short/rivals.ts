@@ -4,7 +4,16 @@
 
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Definition } from '../../identifier/definition.js'
-import { apart, around, flat, learned, ofAnyLength, type Clean } from './population.js'
+import {
+  apart,
+  around,
+  flat,
+  learned,
+  ofAnyLength,
+  rangeOf,
+  type Clean,
+  type Population,
+} from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
 import type { RowsBetween, Story } from './story.js'
 import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
@@ -12,6 +21,8 @@ import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
 /** Values that became too short, and what stands beside them. */
 export interface ShortGroup {
   readonly values: readonly { readonly digits: string; readonly count: number }[]
+  /** The share of short values among all that are in question: 0 to 1. */
+  readonly share: number
   /** Values that fit, of rows that are not in question; undefined where there are none. */
   readonly clean: Clean | undefined
   /** The rows between those of a run; undefined for all rows. */
@@ -27,6 +38,9 @@ const LEAST_OTHER = 60
 const FEW_ROWS = 4
 /** Values that a story is told over. */
 const MOST_VALUES = 256
+
+/** Where all rows should be short, some may have been repaired. */
+const MOST_OFTEN = 0.95
 
 const UNKNOWN = () => undefined
 
@@ -67,28 +81,41 @@ function evidence(
   space: Space,
   story: Story,
   values: ShortGroup['values'],
-  { clean, between }: ShortGroup,
+  { clean, between, share }: ShortGroup,
 ): number {
   const numbers = values
     .filter(({ digits }) => story.zeros || !/^0./.test(digits))
     .map(({ digits }) => BigInt(digits))
   const firsts = numbers.map((one) => story.first(one)).filter((one) => one !== undefined)
   const known = clean ? learned(space, clean) : []
-  const other = apart(between ? OTHER_KIND.run : OTHER_KIND.scattered)
+  const range = clean && rangeOf(space, clean)
   const own = [
     flat(space),
     ofAnyLength(space),
     ...(firsts.length ? around(space, firsts) : []),
-    ...(story.populations?.(numbers) ?? []),
+    ...(story.populations?.(numbers, range) ?? []),
   ]
-  const populations = known.length ? [...known, ...own.map(other)] : own
   const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
   const all = values.reduce((total, { count }) => total + count, 0)
+  // Rows of another kind than the clean ones: those of a run, as far as they are short as often as such rows are;
+  // else those here and there.
+  const ofOtherKind = (short: number) =>
+    between
+      ? Math.min(OTHER_KIND.scattered, OTHER_KIND.run + all * beside(share, short))
+      : OTHER_KIND.scattered
+  const costOf = (population: Population, short: number) => {
+    if (known.length === 0) return population.cost
+    if (!population.clean) return apart(population, ofOtherKind(short), range)
+    // More short values than a story can make of the clean ones are of another kind, wherever they lie.
+    return (
+      population.cost + (share > short ? Math.min(ofOtherKind(1), all * beside(share, short)) : 0)
+    )
+  }
   let best = -Infinity
-  for (const population of populations) {
+  for (const population of [...known, ...own]) {
     const short = story.short(population)
     if (short <= 0) continue
-    let sum = -population.cost
+    let sum = -costOf(population, short)
     let [every, same] = [0, 0]
     for (const { digits, count } of values) {
       const chance =
@@ -102,4 +129,12 @@ function evidence(
     best = Math.max(best, sum)
   }
   return best
+}
+
+// Bits for each short value of rows that are short so often, if they should be that often.
+function beside(share: number, usual: number): number {
+  const often = Math.min(usual, MOST_OFTEN)
+  if (share >= often && usual >= MOST_OFTEN) return 0
+  const rest = share < 1 ? ((1 - share) / share) * Math.log2((1 - share) / (1 - often)) : 0
+  return Math.log2(share / often) + rest
 }

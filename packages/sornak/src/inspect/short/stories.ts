@@ -13,6 +13,7 @@ export function storiesOf(space: Space, lengths: ReadonlySet<number>): ReadonlyM
   return new Map<string, Story>([
     ...OCTAL.map((id): [string, Story] => [id, octal(space, id)]),
     ...INTEGER_TYPES.map((type): [string, Story] => [`wrapped ${type.name}`, wrapped(space, type)]),
+    ...INTEGER_TYPES.map(({ max }): [string, Story] => [`clamped ${max}`, held(space, max)]),
     ...[...lengths].map((length): [string, Story] => [`cut-short ${length}`, cut(space, length)]),
   ])
 }
@@ -70,8 +71,25 @@ function octal(space: Space, id: (typeof OCTAL)[number]): Story {
     // come from the same population.
     between({ kept, octal }, share, population) {
       if (id !== 'octal' || (kept > 0 && !population.clean)) return 0
-      return Math.max(-ROW_BITS, Math.log2(share / whole(population))) + left(octal) - left(kept)
+      const rate = Math.min(1, share / whole(population))
+      const said = Math.max(-ROW_BITS, Math.log2(rate)) + left(octal) - left(kept)
+      // Many with an 8 or 9 for each short one are too many; but what is usual in a stretch is known so far only.
+      const others = kept > octal ? (kept - octal) * Math.log2(1 - rate) : 0
+      return Math.max(Math.min(said, 0), said + others)
     },
+  }
+}
+
+// Exactly the limit stands for all that lies beyond it, as often as it comes.
+function held(space: Space, max: bigint): Story {
+  const beyond = (population: Population) =>
+    population.share(max + 1n, 10n ** BigInt(space.widest) - 1n)
+  return {
+    back: (value, population) =>
+      single(population, value) + (value === max ? beyond(population) : 0),
+    short: (population) =>
+      zeroed(space, population) + (max <= below(space) ? beyond(population) : 0),
+    first: (value) => value,
   }
 }
 

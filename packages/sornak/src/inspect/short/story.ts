@@ -1,7 +1,7 @@
 // One way in which digits become too short, told of any population.
 
 import type { Space } from '../../identifier/space.js'
-import type { Population } from './population.js'
+import type { Population, Range } from './population.js'
 
 /** Rows between the short ones of a run, for each short one. */
 export interface RowsBetween {
@@ -22,8 +22,8 @@ export interface Story {
   first(value: bigint): bigint | undefined
   /** Zeros may stand at the front of what it prints. */
   readonly zeros?: true
-  /** Populations of its own. */
-  populations?(values: readonly bigint[]): Population[]
+  /** Populations of its own; of the clean values it is known where they lie. */
+  populations?(values: readonly bigint[], clean: Range | undefined): Population[]
   /** Bits for the rows between, for each short one: what they say beside the same for all stories. */
   between?(rows: RowsBetween, short: number, population: Population): number
 }

@@ -2,7 +2,7 @@
 
 import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
-import { block, costOf, type Population } from './population.js'
+import { block, costOf, type Population, type Range } from './population.js'
 import { below, single, type Story } from './story.js'
 
 /** Originals that are looked at one by one. */
@@ -46,14 +46,14 @@ export function wrapped(space: Space, { bits, max }: IntegerType): Story {
       return share(0n, top) + rest(population) * (high - low < modulus ? 1 : printed)
     },
     first: () => undefined,
-    populations(values) {
+    populations(values, clean) {
       const found = nearTogether(values, modulus)
       if (!found) return []
       const { low, width } = found
       const first = steps(0n, low)
       const last = (end - low - width) / modulus
       const places = { at: low + first * modulus, width, modulus, many: last - first + 1n }
-      return last < first ? [] : [...startingAlike(space, places), ...between(space, places)]
+      return last < first ? [] : [...startingAlike(space, places), ...between(space, places, clean)]
     },
   }
 }
@@ -90,15 +90,20 @@ function startingAlike(space: Space, { at, width, modulus, many }: Places): Popu
   return [block(space, start, start + unit - 1n, cost)]
 }
 
-// Numbers between any two.
-function between(space: Space, { at, width, modulus, many }: Places): Population[] {
-  for (const step of [0n, many - 1n, many / 2n]) {
+// Numbers between any two; and those of them that lie among the clean ones.
+function between(
+  space: Space,
+  { at, width, modulus, many }: Places,
+  clean: Range | undefined,
+): Population[] {
+  const stretch = (step: bigint) => {
     const low = at + step * modulus
-    if (space.count(low, low + width).count === 0n) continue
+    if (step < 0n || step >= many || space.count(low, low + width).count === 0n) return []
     const cost = costOf(space, low) + costOf(space, width) - Math.log2(Number(many))
     return [block(space, low, low + width, cost)]
   }
-  return []
+  const any = [0n, many - 1n, many / 2n].flatMap(stretch).slice(0, 1)
+  return clean ? [...any, ...stretch((clean.low - at + modulus - 1n) / modulus)] : any
 }
 
 // Remainders that lie together on the circle: where they begin, and how far it is to the last.
