@@ -299,6 +299,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)
     if (bare !== undefined) leaveAlone(bare, stands, found)
+    // A reader that stops at the first letter takes a power of ten as one too.
+    const front = index.get('front')
+    if (front !== undefined && found.has(index.get('evaluated') ?? -1) && !found.has(front))
+      found.set(front, 1n)
     const short = index.get('short-display')
     // Few digits are no fewer than all there are.
     if (short !== undefined && found.has(index.get('form exponent')!) && !found.has(short))
