@@ -19,5 +19,7 @@ export default defineConfig({
     include: ['packages/*/test/**/*.test.ts', 'examples/*/test/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    // One for each core; left to itself the runner keeps a core free.
+    maxWorkers: '100%',
   },
 })

@@ -17,6 +17,7 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   // Values that still fit show only where their type holds few of them; see docs/verdicts.md.
   expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.9)
   expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.99)
-  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.002)
+  expect(all['mended']).toBeGreaterThan(40_000)
+  expect(all['wrong']).toBe(0)
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.99)
 })

@@ -240,7 +240,8 @@ function groupOf(
   if (!from || !to)
     return {
       values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
-      share: shareOf(sums.short, sums.fits),
+      share: shareOf(sums.short, sums.wide + sums.zeros),
+      printed: sums.formed * 2 > sums.misfits,
       clean,
       between: undefined,
     }
@@ -253,7 +254,8 @@ function groupOf(
   const kept = b.zeros - a.zeros
   return {
     values,
-    share: shareOf(b.short - a.short, b.fits - a.fits),
+    share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
+    printed: isPrinted(a, b),
     clean,
     between: {
       kept: kept / short,

@@ -23,6 +23,8 @@ export interface ShortGroup {
   readonly values: readonly { readonly digits: string; readonly count: number }[]
   /** The share of short values among all that are in question: 0 to 1. */
   readonly share: number
+  /** Most of what does not fit stands in a printed form. */
+  readonly printed: boolean
   /** Values that fit, of rows that are not in question; undefined where there are none. */
   readonly clean: Clean | undefined
   /** The rows between those of a run; undefined for all rows. */
@@ -61,7 +63,10 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
       const stake = process.startsWith('octal') ? Math.log2(Math.min(MOST_AT_STAKE, rows)) : 0
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
-      known.set(process, story && evidence(space, story, values, group) - base + stake)
+      const { clean, between, share, printed } = group
+      // A run has a part of them only; and what was printed in another form is not among them.
+      const fits = clean && !between && !printed ? (story?.clean?.(clean, share) ?? 0) : 0
+      known.set(process, story && evidence(space, story, values, group) - base + stake + fits)
     }
     return known.get(process)
   }

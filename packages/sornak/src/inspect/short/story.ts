@@ -1,7 +1,7 @@
 // One way in which digits become too short, told of any population.
 
 import type { Space } from '../../identifier/space.js'
-import type { Population, Range } from './population.js'
+import type { Clean, Population, Range } from './population.js'
 
 /** Rows between the short ones of a run, for each short one. */
 export interface RowsBetween {
@@ -24,6 +24,8 @@ export interface Story {
   readonly zeros?: true
   /** Populations of its own; of the clean values it is known where they lie. */
   populations?(values: readonly bigint[], clean: Range | undefined): Population[]
+  /** Bits for it from values that fit, beside lost zeros; `share` of all rows are short. */
+  clean?(values: Clean, share: number): number
   /** Bits for the rows between, for each short one: what they say beside the same for all stories. */
   between?(rows: RowsBetween, short: number, population: Population): number
 }

@@ -4,12 +4,14 @@ import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { block, costOf, type Population, type Range } from './population.js'
 import { below, single, type Story } from './story.js'
+import { thinned } from './thinned.js'
 
 /** Originals that are looked at one by one. */
 const FEW_STEPS = 64n
 const MOST_TRIES = 4096n
 
-export function wrapped(space: Space, { bits, max }: IntegerType): Story {
+export function wrapped(space: Space, type: IntegerType): Story {
+  const { bits, max } = type
   const modulus = 1n << BigInt(bits)
   const end = 10n ** BigInt(space.widest) - 1n
   // Of the numbers from 0 to this one, how many leave a rest that is short.
@@ -46,6 +48,7 @@ export function wrapped(space: Space, { bits, max }: IntegerType): Story {
       return share(0n, top) + rest(population) * (high - low < modulus ? 1 : printed)
     },
     first: () => undefined,
+    clean: (values, share) => thinned(space, type, values, share),
     populations(values, clean) {
       const found = nearTogether(values, modulus)
       if (!found) return []
