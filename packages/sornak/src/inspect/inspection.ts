@@ -193,7 +193,10 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       return bound.definition.required ? 'no' : 'blank'
     if (view.rough[index] === 0 && bound.fits(view.bytes, view.starts[index]!, view.ends[index]!))
       return 'fits'
-    return fit(bound.definition, textOf(view, index)).ok ? 'fits' : 'no'
+    const text = textOf(view, index)
+    // White space of other kinds than a space.
+    if (!text.trim()) return bound.definition.required ? 'no' : 'blank'
+    return fit(bound.definition, text).ok ? 'fits' : 'no'
   }
 
   function judgeRecord(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[] {

@@ -2,15 +2,8 @@
 // are done here in plain text and whole numbers. What lost its zeros gets them back; what did not is left open.
 
 import { describe, expect, test } from 'vitest'
-import { columnEvidence, columnRuns, fit, judge, type Definition } from 'sornak'
-import { definition } from '../identifier/definition-for.js'
+import { bare, digits, next, of, outcome, padded, type Population } from './converted-column.js'
 
-let state = 1
-const next = (below: number) => (state = (state * 48271) % 2147483647) % below
-const digits = (count: number) => Array.from({ length: count }, () => `${next(10)}`).join('')
-const padded = (value: number, width: number) => `${value}`.padStart(width, '0')
-
-const bare = (text: string) => text.replace(/^0+(?=\d)/, '')
 const octal = (text: string) => BigInt(`0o${text}`).toString()
 const isOctal = (text: string) => /^0[0-7]+$/.test(text)
 const modulo = (text: string, bits: bigint) => (BigInt(text) % (1n << bits)).toString()
@@ -27,14 +20,6 @@ const CONVERSIONS: Record<string, (text: string) => string> = {
   '32 bits': (text) => modulo(text, 32n),
   'cut to four': (text) => text.slice(0, 4),
 }
-
-interface Population {
-  readonly of: Definition
-  /** Makes a source of values. */
-  readonly values: () => () => string
-}
-
-const of = (stored: string): Definition => definition({ stored })
 
 const POPULATIONS: Record<string, Population> = {
   'of six digits': { of: of('{6}'), values: () => () => digits(6) },
@@ -66,50 +51,6 @@ const SCENES: Record<string, (row: number) => boolean> = {
   'a block of them': (row) => row >= 240 && row < 400,
   'here and there': (row) => (row * 7919) % 13 < 4,
   'all of them': () => true,
-}
-
-interface Outcome {
-  /** Values that do not fit. */
-  short: number
-  mended: number
-  wrong: string[]
-  /** Values that only lost their zeros. */
-  known: number
-  found: number
-}
-
-function outcome(
-  { of, values }: Population,
-  convert: (text: string) => string,
-  struck: (row: number) => boolean,
-): Outcome {
-  state = 20_261_126
-  const draw = values()
-  const rows = Array.from({ length: 640 }, (_, row) => {
-    const original = draw()
-    return { original, seen: struck(row) ? convert(original) : original }
-  })
-  const evidence = columnEvidence(of)
-  rows.forEach(({ seen }, index) => {
-    const place = { index, line: index, offset: index }
-    const bytes = new TextEncoder().encode(seen)
-    if (fit(of, seen).ok) evidence.fits(bytes, 0, bytes.length, place)
-    else evidence.misfit(seen, place)
-  })
-  const runs = columnRuns(of, evidence.state())
-  const made: Outcome = { short: 0, mended: 0, wrong: [], known: 0, found: 0 }
-  rows.forEach(({ original, seen }, index) => {
-    if (fit(of, seen).ok) return
-    made.short++
-    const { mend } = judge(of, seen, 3, runs.around(index))
-    const isKnown = seen.replace(/\.0$|,/g, '') === bare(original)
-    if (isKnown) made.known++
-    if (mend === undefined) return
-    made.mended++
-    if (mend !== original) made.wrong.push(`${original} -> ${seen} -> ${mend}`)
-    else if (isKnown) made.found++
-  })
-  return made
 }
 
 describe.each(Object.entries(POPULATIONS))('identifiers: %s', (_, population) => {

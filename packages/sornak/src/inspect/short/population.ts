@@ -158,9 +158,12 @@ export function learned(space: Space, clean: Clean): Population[] {
     other * any.octal + even * range.octal,
   )
   const asCounted = { clean: true as const, cost: 1, low: any.low, high: any.high, share, octal }
-  // Clean values that are spread as the definition has it say nothing of their own.
+  // Clean values that are spread as the definition has it say nothing of their own; all that start with a zero may
+  // have been struck.
+  const struck = bins.every(({ zeros }) => zeros === 0)
+  const there = struck ? Number(space.count(10n ** BigInt(widest - 1), any.high).count) : all
   const uneven = bins.reduce(
-    (sum, { count, inside }) => sum + count * Math.log2((count * all) / (total * inside)),
+    (sum, { count, inside }) => sum + count * Math.log2((count * there) / (total * inside)),
     0,
   )
   const asDefined = uneven <= (bins.length * Math.log2(total)) / 2

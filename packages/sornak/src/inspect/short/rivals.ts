@@ -102,6 +102,8 @@ function evidence(
   ]
   const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
   const all = values.reduce((total, { count }) => total + count, 0)
+  const allStruck =
+    story.onlyZeros && clean?.fronts.slice(10).every((count) => count === 0) === true
   // Rows of another kind than the clean ones: those of a run, as far as they are short as often as such rows are;
   // else those here and there.
   const ofOtherKind = (short: number) =>
@@ -111,10 +113,10 @@ function evidence(
   const costOf = (population: Population, short: number) => {
     if (known.length === 0) return population.cost
     if (!population.clean) return apart(population, ofOtherKind(short), range)
-    // More short values than a story can make of the clean ones are of another kind, wherever they lie.
-    return (
-      population.cost + (share > short ? Math.min(ofOtherKind(1), all * beside(share, short)) : 0)
-    )
+    // More short values than a story can make of the clean ones are of another kind, wherever they lie; and so are
+    // fewer, where it struck every value that it could.
+    const unlike = share > short || allStruck
+    return population.cost + (unlike ? Math.min(ofOtherKind(1), all * beside(share, short)) : 0)
   }
   let best = -Infinity
   for (const population of [...known, ...own]) {

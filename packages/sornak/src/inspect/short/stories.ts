@@ -29,6 +29,7 @@ const zeroed = (space: Space, population: Population) => population.share(0n, be
 /** What it is as a rule. */
 export function zerosLost(space: Space): Story {
   return {
+    onlyZeros: true,
     back: (value, population) => single(population, value),
     short: (population) => zeroed(space, population),
     first: (value) => value,
@@ -61,6 +62,7 @@ function octal(space: Space, id: (typeof OCTAL)[number]): Story {
     return longer(value).reduce((sum, { low, high }) => sum + population.share(low, high), own)
   }
   return {
+    onlyZeros: true,
     back,
     ...(id === 'octal or decimal' && {
       same: (value: bigint, population: Population) => single(population, decimal(value)),

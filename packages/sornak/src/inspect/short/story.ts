@@ -20,6 +20,8 @@ export interface Story {
   short(population: Population): number
   /** The only original, or the smallest, for populations that are narrow; undefined where there is none. */
   first(value: bigint): bigint | undefined
+  /** It changes what starts with a zero, and nothing else. */
+  readonly onlyZeros?: true
   /** Zeros may stand at the front of what it prints. */
   readonly zeros?: true
   /** Populations of its own; of the clean values it is known where they lie. */

@@ -38,7 +38,8 @@ export function thinned(space: Space, type: IntegerType, clean: Clean, share: nu
     const [zero, digit] = [Math.floor(i / 10), BigInt(i % 10)]
     const unit = 10n ** BigInt(widest - zero - 1)
     const [low, high] = [digit * unit, (digit + 1n) * unit - 1n]
-    const all = any.share(low, high)
+    // Behind zeros there is another digit, but in zero itself.
+    const all = digit === 0n && zero < widest - 1 ? 0 : any.share(low, high)
     const still = zero > 0 || digit === 0n ? 0 : kept(low, high) + into(low, high)
     return {
       count,

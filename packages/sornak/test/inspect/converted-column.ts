@@ -1,0 +1,66 @@
+// A column whose rows went through a conversion, and what its mends are held against what was there before.
+
+import { columnEvidence, columnRuns, fit, judge, type Definition } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+
+let state = 1
+/** A whole number from 0 to one less, drawn the same way in every run. */
+export const next = (below: number): number => (state = (state * 48271) % 2147483647) % below
+export const digits = (count: number): string =>
+  Array.from({ length: count }, () => `${next(10)}`).join('')
+export const padded = (value: number, width: number): string => `${value}`.padStart(width, '0')
+/** Read as a number. */
+export const bare = (text: string): string => text.replace(/^0+(?=\d)/, '')
+export const of = (stored: string): Definition => definition({ stored })
+
+/** A kind of column. */
+export interface Population {
+  readonly of: Definition
+  /** Makes a source of values. */
+  readonly values: () => () => string
+}
+
+export interface Outcome {
+  /** Values that do not fit. */
+  short: number
+  mended: number
+  wrong: string[]
+  /** Values that only lost their zeros. */
+  known: number
+  found: number
+}
+
+export function outcome(
+  { of, values }: Population,
+  convert: (text: string) => string,
+  struck: (row: number) => boolean,
+  count = 640,
+): Outcome {
+  state = 20_261_126
+  const draw = values()
+  const rows = Array.from({ length: count }, (_, row) => {
+    const original = draw()
+    return { original, seen: struck(row) ? convert(original) : original }
+  })
+  const evidence = columnEvidence(of)
+  rows.forEach(({ seen }, index) => {
+    const place = { index, line: index, offset: index }
+    const bytes = new TextEncoder().encode(seen)
+    if (fit(of, seen).ok) evidence.fits(bytes, 0, bytes.length, place)
+    else evidence.misfit(seen, place)
+  })
+  const runs = columnRuns(of, evidence.state())
+  const made: Outcome = { short: 0, mended: 0, wrong: [], known: 0, found: 0 }
+  rows.forEach(({ original, seen }, index) => {
+    if (fit(of, seen).ok) return
+    made.short++
+    const { mend } = judge(of, seen, 3, runs.around(index))
+    const isKnown = seen.replace(/\.0$|,/g, '') === bare(original)
+    if (isKnown) made.known++
+    if (mend === undefined) return
+    made.mended++
+    if (mend !== original) made.wrong.push(`${original} -> ${seen} -> ${mend}`)
+    else if (isKnown) made.found++
+  })
+  return made
+}
