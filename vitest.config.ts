@@ -17,8 +17,8 @@ export default defineConfig({
   },
   test: {
     include: ['packages/*/test/**/*.test.ts', 'examples/*/test/**/*.test.ts'],
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
     // One for each core; left to itself the runner keeps a core free.
     maxWorkers: '100%',
   },

@@ -198,7 +198,7 @@ test('no command writes over what it reads', () => {
   expect(readdirSync(dir).map((name) => [name, text(join(dir, name))])).toEqual(before)
 })
 
-test('stopped at any moment, there is the whole output or none', { timeout: 120_000 }, async () => {
+test('stopped at any moment, there is the whole output or none', { timeout: 300_000 }, async () => {
   const rows = Array.from({ length: 60_000 }, (_, i) =>
     i % 3 ? `${i}.0` : `${i}`.padStart(5, '0'),
   )
