@@ -15,7 +15,7 @@ import {
   type Population,
 } from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
-import type { RowsBetween, Story } from './story.js'
+import { MOST_OFTEN, type RowsBetween, type Story } from './story.js'
 import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
 
 /** Values that became too short, and what stands beside them. */
@@ -40,9 +40,6 @@ const LEAST_OTHER = 60
 const FEW_ROWS = 4
 /** Values that a story is told over. */
 const MOST_VALUES = 256
-
-/** Where all rows should be short, some may have been repaired. */
-const MOST_OFTEN = 0.95
 
 const UNKNOWN = () => undefined
 
@@ -110,7 +107,7 @@ function evidence(
     between
       ? Math.min(OTHER_KIND.scattered, OTHER_KIND.run + all * beside(share, short))
       : OTHER_KIND.scattered
-  const costOf = (population: Population, short: number) => {
+  const toSay = (population: Population, short: number) => {
     if (known.length === 0) return population.cost
     if (!population.clean) return apart(population, ofOtherKind(short), range)
     // More short values than a story can make of the clean ones are of another kind, wherever they lie; and so are
@@ -122,7 +119,7 @@ function evidence(
   for (const population of [...known, ...own]) {
     const short = story.short(population)
     if (short <= 0) continue
-    let sum = -costOf(population, short)
+    let sum = -toSay(population, short)
     let [every, same] = [0, 0]
     for (const { digits, count } of values) {
       const chance =

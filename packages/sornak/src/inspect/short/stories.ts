@@ -5,7 +5,7 @@ import { INTEGER_TYPES } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { block, type Population } from './population.js'
 import { ROW_BITS } from '../weights.js'
-import { below, single, type Story } from './story.js'
+import { below, FEW_STEPS, single, type Story } from './story.js'
 import { wrapped } from './wrapped.js'
 
 /** Stories by the process that they tell of, for values of these lengths. */
@@ -125,6 +125,3 @@ function endings(population: Population, value: bigint, unit: bigint): number {
   for (let step = first; step <= last; step++) sum += single(population, value + step * unit)
   return sum
 }
-
-/** Originals that are looked at one by one. */
-const FEW_STEPS = 64n

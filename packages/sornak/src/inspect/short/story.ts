@@ -32,6 +32,11 @@ export interface Story {
   between?(rows: RowsBetween, short: number, population: Population): number
 }
 
+/** Originals that are looked at one by one. */
+export const FEW_STEPS = 64n
+/** Where all rows should be struck, some may have been repaired. */
+export const MOST_OFTEN = 0.95
+
 /** The largest number that starts with a zero when it is filled up. */
 export const below = (space: Space): bigint => 10n ** BigInt(space.widest - 1) - 1n
 

@@ -4,11 +4,7 @@
 import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { flat, type Clean } from './population.js'
-import { below } from './story.js'
-
-const MOST_STRUCK = 0.95
-/** Places that are looked at one by one. */
-const FEW_STEPS = 64n
+import { below, FEW_STEPS, MOST_OFTEN } from './story.js'
 
 /**
  * Bits for numbers that wrapped in a type rather than lost their zeros; 0 unless the clean values are as that has it.
@@ -31,8 +27,8 @@ export function thinned(space: Space, type: IntegerType, clean: Clean, share: nu
   const kept = (low: bigint, high: bigint) => any.share(low, high < max ? high : max)
   const zeros = any.share(0n, below(space))
   const strikes = {
-    wrapped: Math.min(MOST_STRUCK, share / (zeros + into(0n, below(space)))),
-    lost: Math.min(MOST_STRUCK, share / zeros),
+    wrapped: Math.min(MOST_OFTEN, share / (zeros + into(0n, below(space)))),
+    lost: Math.min(MOST_OFTEN, share / zeros),
   }
   const bins = clean.fronts.slice(0, 10 * widest).map((count, i) => {
     const [zero, digit] = [Math.floor(i / 10), BigInt(i % 10)]

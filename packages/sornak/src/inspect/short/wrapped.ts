@@ -3,11 +3,9 @@
 import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { block, costOf, type Population, type Range } from './population.js'
-import { below, single, type Story } from './story.js'
+import { below, FEW_STEPS, single, type Story } from './story.js'
 import { thinned } from './thinned.js'
 
-/** Originals that are looked at one by one. */
-const FEW_STEPS = 64n
 const MOST_TRIES = 4096n
 
 export function wrapped(space: Space, type: IntegerType): Story {
