@@ -3,11 +3,13 @@
 import { describe, expect, test } from 'vitest'
 import { spaceOf } from 'sornak'
 import {
+  apart,
   around,
   block,
   flat,
   learned,
   ofAnyLength,
+  rangeOf,
   type Clean,
   type Population,
 } from '../../src/inspect/short/population.js'
@@ -91,5 +93,41 @@ describe('clean values', () => {
     expect(share(417n)).toBeGreaterThan(1 / 1000)
     expect(share(4170n)).toBeGreaterThan(0)
     expect(share(4170n)).toBeLessThan(share(417n) / 1000)
+  })
+})
+
+describe('where clean values lie', () => {
+  // A hundred values, every tenth from 4000 to 4990.
+  const fronts = Array<number>(40).fill(0)
+  fronts[4] = 100
+  const clean: Clean = { fronts, least: '4000', most: '4990' }
+  const range = rangeOf(four, clean)!
+
+  test('the smallest and the largest, and a few steps beyond', () => {
+    expect(range.low).toBeLessThan(4000n)
+    expect(range.high).toBeGreaterThan(4990n)
+    // Four times the mean step, and one.
+    expect(range.high - 4990n).toBeLessThanOrEqual(41n)
+    expect(4000n - range.low).toBeLessThanOrEqual(41n)
+  })
+
+  test('it stays within the definition, and few values say nothing', () => {
+    const all = rangeOf(four, { fronts, least: '0000', most: '9999' })!
+    expect([all.low, all.high]).toEqual([0n, 9999n])
+    fronts.fill(0)
+    fronts[4] = 19
+    expect(rangeOf(four, clean)).toBeUndefined()
+    fronts[4] = 100
+  })
+
+  test('a stretch among them takes fewer bits than another kind; what lies elsewhere does not', () => {
+    const among = block(four, 4200n, 4209n, 30)
+    const elsewhere = block(four, 7200n, 7209n, 30)
+    expect(apart(elsewhere, 20, range)).toBe(50)
+    expect(apart(elsewhere, 20, undefined)).toBe(50)
+    // To say one of its stretches: where it starts, and how long it is.
+    const places = Math.log2(Number(range.high - range.low) + 1)
+    expect(apart(among, 20, range)).toBeCloseTo(places + Math.log2(10) + 1, 9)
+    expect(apart(among, 20, undefined)).toBe(50)
   })
 })

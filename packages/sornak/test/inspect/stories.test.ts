@@ -78,3 +78,17 @@ describe.each(POPULATIONS)('of %s', (_, population, list) => {
     expect(story.back(120n, population, '120')).toBe(0)
   })
 })
+
+test('held at the limit: all that lies beyond comes out as the limit', () => {
+  const wide = spaceOf(definition({ stored: '{6}' }))
+  const story = storiesOf(wide, new Set<number>()).get('clamped 32767')!
+  const held = (value: number) => `${Math.min(value, 32_767)}`
+  const counts = new Map<string, number>()
+  for (let value = 0; value < 1_000_000; value++)
+    counts.set(held(value), (counts.get(held(value)) ?? 0) + 1)
+  for (const seen of ['0', '417', '9999', '32766', '32767'])
+    expect(story.back(BigInt(seen), flat(wide), seen), seen).toBeCloseTo(
+      counts.get(seen)! / 1_000_000,
+      9,
+    )
+})
