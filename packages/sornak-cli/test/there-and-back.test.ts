@@ -4,11 +4,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
+import { drawing } from './drawn.js'
 import { folder, lines, sornak } from './run.js'
 
-let state = 20_261_126
-const next = (below: number) => (state = (state * 48_271) % 2_147_483_647) % below
-const digits = (count: number) => Array.from({ length: count }, () => `${next(10)}`).join('')
+const { digits } = drawing(20_261_126)
 
 // ISO/IEC 7812-1, annex B.
 function withCheckDigit(body: string): string {

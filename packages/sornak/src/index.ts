@@ -75,6 +75,14 @@ export {
   type ColumnEvidence,
   type EvidenceState,
 } from './inspect/column-evidence.js'
+export {
+  besideEvidence,
+  companions,
+  joinedBeside,
+  type BesideEvidence,
+  type BesideState,
+  type Companion,
+} from './inspect/beside.js'
 export { columnRuns, type ColumnRuns, type EvidenceRun } from './inspect/evidence-runs.js'
 export { matcherOf, type Matcher } from './inspect/matcher.js'
 export {

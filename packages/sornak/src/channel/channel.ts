@@ -33,6 +33,7 @@ export type FindingCode =
   | 'display-differs'
   | 'type-too-small'
   | 'run-converted'
+  | 'rows-converted'
   | 'zeros-absent'
 
 /**

@@ -196,6 +196,12 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
     'rows 4,000 to 9,000 all end in 0',
     'Fetch these rows again at the source.',
   ),
+  'rows-converted': text(
+    'Rows converted',
+    'In records in which another column is damaged, values of this one that still fit were converted too.',
+    'where the card was rounded, the serials end in 000',
+    'Fetch these records again at the source.',
+  ),
   'zeros-absent': text(
     'Zeros absent',
     'No value starts with a zero, where one in ten should.',

@@ -77,6 +77,9 @@ export interface EvidenceState {
   readonly clean: Clean
   /** Digits that are too short. */
   readonly shorts: ShortValues
+  /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
+  readonly could: readonly number[]
+  readonly untouched: readonly number[]
   /** The last value where it fits. */
   readonly last: string
 }
@@ -136,6 +139,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const fronts = from ? [...from.clean.fronts] : Array<number>(10 * space.widest).fill(0)
   const limits = limitsOf(from?.clean)
   const shorts = collector(from?.shorts)
+  const could = copy(from?.could)
+  const untouched = copy(from?.untouched)
   let first = from?.first
   let alone = from === undefined
   const before = new Uint8Array(64)
@@ -224,6 +229,15 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       scores[i]! += more * count
       owed[i]! += more * count
     }
+    countRounded(said, count)
+  }
+  function countRounded(said: Answer['said'], count: number): void {
+    for (const [i, more] of said) {
+      const { rounds, usual } = processes[i]!
+      if (!rounds) continue
+      if (more + usual > 0) could[i]! += count
+      else untouched[i]! += count
+    }
   }
   const settle = () => usual.drain(note)
 
@@ -258,6 +272,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   function speak({ said, held: within, near: close }: Answer, again: boolean): void {
     for (const i of within) held[i]!++
     for (const i of close) near[i]!++
+    countRounded(said, 1)
     const told = again
       ? said.map(([i, more]): [number, number] => {
           const { rounds, usual } = processes[i]!
@@ -406,6 +421,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         starts: [...starts],
         clean: { fronts: [...fronts], ...limits.texts() },
         shorts: shorts.values(),
+        could: [...could],
+        untouched: [...untouched],
         last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),
       }
     },
@@ -451,6 +468,8 @@ function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     starts: sumOf(a.starts, b.starts),
     clean: joinedClean(a.clean, b.clean),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
+    could: sumOf(a.could, b.could),
+    untouched: sumOf(a.untouched, b.untouched),
     last: b.rows > 0 || b.last ? b.last : a.last,
   }
 }

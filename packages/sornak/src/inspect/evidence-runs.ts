@@ -477,7 +477,8 @@ function prior(id: string): number {
   return 1
 }
 
-function channelOf(process: string): string {
+/** The channel that a process belongs to. */
+export function channelOf(process: string): string {
   if (process.startsWith('form ')) return FORM_CHANNELS[process.slice(5)] ?? process.slice(5)
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'

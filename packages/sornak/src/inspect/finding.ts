@@ -5,8 +5,9 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { hide, hidesAnything, REVEAL_ALL, REVEAL_NONE } from '../identifier/reveal.js'
-import type { ColumnRuns, EvidenceRun } from './evidence-runs.js'
-import { displayWhy, runWhy, smallWhy, storedWhy, why, zerosWhy } from './messages.js'
+import type { Companion } from './beside.js'
+import { channelOf, type ColumnRuns, type EvidenceRun } from './evidence-runs.js'
+import { besideWhy, displayWhy, runWhy, smallWhy, storedWhy, why, zerosWhy } from './messages.js'
 import { tooSmall, type ColumnType, type StoredCounts } from './storage.js'
 import type { Judgement, Verdict } from './verdict.js'
 
@@ -113,17 +114,37 @@ export interface ColumnFinding {
   readonly from: number | null
   readonly to: number | null
   readonly bits: number
+  /** Other columns that were converted in the same rows, or that are damaged in them. */
+  readonly alongside?: readonly string[]
   readonly why: string
 }
 
+/** What is known of the other columns of the table. */
+export interface Others {
+  readonly headers: readonly string[]
+  /** Their runs that are told, by the index of the column. */
+  readonly runs: ReadonlyMap<number, readonly EvidenceRun[]>
+}
+
 export function columnFindings(
-  { file, sheet, column, firstRecord }: ColumnPlace & { readonly firstRecord: number },
+  {
+    file,
+    sheet,
+    column,
+    index,
+    firstRecord,
+  }: ColumnPlace & { readonly index: number; readonly firstRecord: number },
   { key }: Definition,
   { told, zerosAbsent }: ColumnRuns,
+  beside: readonly Companion[],
+  { headers, runs }: Others,
 ): ColumnFinding[] {
   const common = { kind: 'column', file, sheet, column, identifier: key } as const
   const found = told.map((run): ColumnFinding => {
     const [from, to] = [run.from.index - firstRecord + 1, run.to.index - firstRecord + 1]
+    const alongside = [...runs].flatMap(([other, list]) =>
+      other !== index && list.some((one) => areSame(one, run)) ? [headers[other]!] : [],
+    )
     return {
       ...common,
       finding: 'run-converted',
@@ -131,9 +152,26 @@ export function columnFindings(
       from,
       to,
       bits: run.bits,
-      why: runWhy(run, from, to),
+      ...(alongside.length && { alongside }),
+      why: runWhy(run, from, to, alongside),
     }
   })
+  for (const one of beside) {
+    const channel = channelOf(one.process)
+    // Runs that say the same say it better.
+    if (told.some((run) => run.suspect && run.channel === channel)) continue
+    const other = headers[one.column]!
+    found.push({
+      ...common,
+      finding: 'rows-converted',
+      channel,
+      from: null,
+      to: null,
+      bits: one.bits,
+      alongside: [other],
+      why: besideWhy(one, channel, other),
+    })
+  }
   // Zeros that are missing where some conversion was at work are its doing; elsewhere a column may
   // simply have none.
   if (zerosAbsent >= ZEROS_BITS && told.length)
@@ -150,6 +188,14 @@ export function columnFindings(
 }
 
 const ZEROS_BITS = 32
+
+// Most rows of either run are rows of both.
+function areSame(a: EvidenceRun, b: EvidenceRun): boolean {
+  const from = Math.max(a.from.index, b.from.index)
+  const to = Math.min(a.to.index, b.to.index)
+  const all = Math.max(a.to.index, b.to.index) - Math.min(a.from.index, b.from.index) + 1
+  return (to - from + 1) * 5 >= all * 4
+}
 
 /** What the storage of a column means for its identifier: each thing once a column. */
 export function storageFindings(

@@ -5,8 +5,9 @@ import { hide } from '../identifier/reveal.js'
 import { fit, keyOf } from '../identifier/fit.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
+import { besideEvidence, companions, type BesideEvidence, type Companion } from './beside.js'
 import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
-import { columnRuns, type ColumnRuns } from './evidence-runs.js'
+import { columnRuns, type ColumnRuns, type EvidenceRun } from './evidence-runs.js'
 import {
   columnFindings,
   sayer,
@@ -45,6 +46,7 @@ export interface InspectOptions {
 /** What looks at every value of a column. */
 interface Watch {
   readonly evidence: ColumnEvidence | undefined
+  readonly beside: BesideEvidence | undefined
   readonly trusted: TrustedList | undefined
   readonly profile: Profiler | undefined
 }
@@ -109,14 +111,19 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   const second = spool()
   const { storage } = options
   const evidence = new Map<Bound, ColumnEvidence>()
+  const beside = new Map<Bound, BesideEvidence>()
   /** What watches the values of each column, where it holds one identifier. */
   const watches: Watch[] = []
   /** Where values must be unique: the record in which each key stands first. */
   const firsts = new Map<Bound, Map<string, number>>()
   const runs = new Map<Bound, ColumnRuns>()
+  const company = new Map<Bound, readonly Companion[]>()
   for (const { choice } of table.columns)
     for (const bound of boundsOf(choice))
-      if (options.onePass !== true) evidence.set(bound, columnEvidence(bound.definition))
+      if (options.onePass !== true) {
+        evidence.set(bound, columnEvidence(bound.definition))
+        beside.set(bound, besideEvidence(bound.definition))
+      }
   for (const { column, profiles } of counts)
     if (column.choice.kind === 'one') watches[column.index] = watchOf(column.choice.to, profiles)
 
@@ -124,6 +131,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     const { key } = bound.definition
     return {
       evidence: evidence.get(bound),
+      beside: beside.get(bound),
       trusted: options.trusted?.get(key),
       profile: profiles.get(key),
     }
@@ -133,6 +141,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     if (isEmptyLine(view, width) || isHeaderAgain(view)) return
     let again = view.fields !== width && !onlyEmptyExtras(view, width)
     const shifted = again && view.fields > width
+    let damaged: number[] | undefined
     for (const count of counts) {
       count.values++
       if (shifted) continue
@@ -162,12 +171,25 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''
         if (saysNothing(seen)) continue
+        if (counts.length > 1) (damaged ??= []).push(column.index)
         watch.evidence?.misfit(seen, place)
         const [one, other] = trusted?.among(hypotheses(bound.definition, seen)) ?? []
         if (one !== undefined && other === undefined) trusted?.claim(one)
       }
     }
+    if (damaged) lookBeside(view, damaged)
     if (again) second.add(place)
+  }
+
+  // What the values say that fit, in a record in which others do not.
+  function lookBeside(view: RecordView, damaged: readonly number[]): void {
+    for (const { column, profiles } of counts) {
+      const { index } = column
+      const bound = damaged.includes(index) ? undefined : choiceOf(view, column)
+      if (!bound || quickLook(view, column, bound) !== 'fits') continue
+      const watch = watches[index] ?? watchOf(bound, profiles)
+      watch.beside?.fits(view.bytes, view.starts[index]!, view.ends[index]!, damaged)
+    }
   }
 
   // True where what is shown is not what is stored.
@@ -209,13 +231,17 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       // With fields too many there is no telling which value belongs to which column.
       if (view.fields > width) return found
     }
+    let damaged: readonly number[] | undefined
     for (const column of table.columns) {
       const bound = choiceOf(view, column)
       if (!bound) continue
       const state = quickLook(view, column, bound)
       const known = runs.get(bound)
-      const run = known?.around(place.index)
+      const around = known?.around(place.index)
       if (state === 'blank') continue
+      const others = around?.suspect === false && state === 'fits' ? company.get(bound) : undefined
+      const other = others?.find((one) => (damaged ??= damagedIn(view)).includes(one.column))
+      const run = around && other ? withCompanion(around, other) : around
       const twice = state === 'fits' && bound.definition.unique
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
       const display = storage?.cell(place.index, column.index)?.shown
@@ -254,6 +280,25 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     return found
   }
 
+  function damagedIn(view: RecordView): number[] {
+    return table.columns.flatMap((column) => {
+      const bound = choiceOf(view, column)
+      if (!bound || quickLook(view, column, bound) !== 'no') return []
+      const seen = column.index < view.fields ? textOf(view, column.index) : ''
+      return saysNothing(seen) ? [] : [column.index]
+    })
+  }
+
+  // The rows around a value say nothing against it, those in which another column is damaged do.
+  const withCompanion = (around: EvidenceRun, one: Companion) => ({
+    ...around,
+    bits: one.bits,
+    lift: (process: string) => around.lift(process) + one.lift(process),
+    suspect: true,
+    struck: one.struck,
+    beside: table.headers[one.column],
+  })
+
   // Lists that were printed page by page hold their headers again and again.
   function isHeaderAgain(view: RecordView): boolean {
     const [first] = table.columns
@@ -268,24 +313,30 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   }
 
   function conclude() {
-    const columns: ColumnFinding[] = []
     const stretches: Stretch[] = []
-    for (const { column, stored } of counts) {
-      const { header, choice, index } = column
-      for (const bound of boundsOf(choice)) {
-        const state = evidence.get(bound)?.state()
-        const where = { file: table.file, sheet: options.sheet, column: header, firstRecord }
-        const type = storage?.types[index]
-        const storing = storageFindings(where, bound.definition, stored, type, options.reveal)
-        if (state) {
-          const found = columnRuns(bound.definition, state)
-          runs.set(bound, found)
-          columns.push(...columnFindings(where, bound.definition, found))
-          stretches.push(...found.suspects)
-        }
-        columns.push(...storing)
-      }
+    const told = new Map<number, EvidenceRun[]>()
+    const each = counts.flatMap(({ column, stored }) =>
+      boundsOf(column.choice).map((bound) => ({ column, stored, bound })),
+    )
+    for (const { column, bound } of each) {
+      const state = evidence.get(bound)?.state()
+      if (!state) continue
+      const found = columnRuns(bound.definition, state)
+      runs.set(bound, found)
+      company.set(bound, companions(bound.definition, beside.get(bound)!.state(), state))
+      told.set(column.index, [...(told.get(column.index) ?? []), ...found.told])
+      stretches.push(...found.suspects)
     }
+    const others = { headers: table.headers, runs: told }
+    const columns = each.flatMap(({ column: { header, index }, stored, bound }) => {
+      const { definition } = bound
+      const where = { file: table.file, sheet: options.sheet, column: header, index, firstRecord }
+      const found = runs.get(bound)
+      return [
+        ...(found ? columnFindings(where, definition, found, company.get(bound)!, others) : []),
+        ...storageFindings(where, definition, stored, storage?.types[index], options.reveal),
+      ]
+    })
     return { columns, again: apart(stretches) }
   }
 

@@ -6,6 +6,7 @@ import { CHANNELS } from '../channel/channels.js'
 import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
+import type { Companion } from './beside.js'
 import type { EvidenceRun } from './evidence-runs.js'
 import type { ColumnType, StoredCounts } from './storage.js'
 import type { Judgement } from './verdict.js'
@@ -24,17 +25,49 @@ export function why(
   return [...sentences.filter(Boolean), ending(judgement)].filter(Boolean).join(' ')
 }
 
-/** Why a run of rows is told, in a sentence. */
+/**
+ * Why a run of rows is told, in a sentence or two.
+ *
+ * @param alongside other columns that were converted in the same rows
+ */
 export function runWhy(
   { channel, process, bits, suspect }: EvidenceRun,
   from: number,
   to: number,
+  alongside: readonly string[],
 ): string {
-  const title =
-    CHANNELS.get(channel)?.title ?? (channel === 'display' ? 'Stored as it is shown' : channel)
   const how = process === 'fifteen-cut' ? ', cut' : process === 'fifteen-rounded' ? ', rounded' : ''
-  return `${title}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.${suspect ? ' Values there that fit may be others than they were.' : ''}`
+  const others = alongside.map((header) => `"${header}"`).join(', ')
+  return [
+    `${channelTitle(channel)}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.`,
+    others && `${others} ${alongside.length === 1 ? 'was' : 'were'} converted in the same rows.`,
+    suspect && DOUBT,
+  ]
+    .filter(Boolean)
+    .join(' ')
 }
+
+/** Why the rows are told in which another column is damaged. */
+export function besideWhy(
+  { process, bits, alike, rows, elsewhere }: Companion,
+  channel: string,
+  other: string,
+): string {
+  const zeros = process === 'number-read'
+  const share = `${percent(zeros ? 1 - elsewhere : elsewhere)} elsewhere`
+  return `${channelTitle(channel)}: of the ${rows} values beside a damaged "${other}", ${
+    zeros
+      ? `${rows - alike} start with a zero (${share})`
+      : `${alike} are such as it prints (${share})`
+  }; ${bits} bits of evidence. ${DOUBT}`
+}
+
+const DOUBT = 'Values there that fit may be others than they were.'
+
+const channelTitle = (channel: string) =>
+  CHANNELS.get(channel)?.title ?? (channel === 'display' ? 'Stored as it is shown' : channel)
+
+const percent = (share: number) => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)}%`
 
 export function zerosWhy(bits: number): string {
   return `No value starts with a zero, where some should (${bits} bits of evidence).`
@@ -144,7 +177,7 @@ function sentence(
   }
 }
 
-function ending({ verdict, proof, possible, counted, trusted }: Judgement): string {
+function ending({ verdict, proof, possible, counted, trusted, beside }: Judgement): string {
   const most = counted ? '' : 'at most '
   if (verdict === 'mendable') {
     if (trusted) return 'Exactly one member of the trusted list could have become this.'
@@ -159,7 +192,7 @@ function ending({ verdict, proof, possible, counted, trusted }: Judgement): stri
       : `There are ${most}${about(possible)} possible originals; fetch it again at the source.`
   }
   if (verdict === 'suspect')
-    return `It fits, but its neighbours were converted; ${most}${about(possible!)} originals come out as this one.`
+    return `It fits, but ${beside === undefined ? 'its neighbours' : `values beside a damaged "${beside}"`} were converted; ${most}${about(possible!)} originals come out as this one.`
   if (verdict === 'misfit') return 'No known conversion explains it.'
   return ''
 }

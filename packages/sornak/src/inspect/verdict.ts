@@ -41,6 +41,8 @@ export interface Judgement {
   readonly trusted?: true
   /** The record in which a value stands first that must be unique. */
   readonly first?: number
+  /** The damaged column beside which values were converted. */
+  readonly beside?: string
   /** Why the text itself does not fit; undefined where it does. */
   readonly fit: Fit | undefined
 }
@@ -63,6 +65,10 @@ export interface Context {
   readonly trusted?: TrustedList | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
+  /** Not the rows around it say so, but those in which this other column is damaged. */
+  readonly beside?: string | undefined
+  /** The share of them that were converted: 0 to 1; all where it is left out. */
+  readonly struck?: number | undefined
 }
 
 /**
@@ -182,12 +188,17 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
     context,
   )
   const first = ranked[0]
-  const same = ranked.find(({ text }) => text === seen)
-  if (possible <= 1n || !first || (same && same.odds > STILL_INTACT)) return INTACT
+  const same = ranked.find(({ text }) => text === seen)?.odds ?? 0
+  // Rows that were not converted hold their own value; of those that were, as many come out as it as have become it.
+  const { struck = 1, beside } = context
+  const come = struck * Number(possible)
+  const unchanged = (1 - struck + come * same) / (1 - struck + come)
+  if (possible <= 1n || !first || unchanged > STILL_INTACT) return INTACT
   const by = ranked.find(({ text }) => text !== seen) ?? first
   return {
     ...NOTHING,
     verdict: 'suspect',
+    ...(beside !== undefined && { beside }),
     findings: [...(by.by.find(({ findings }) => findings.length)?.findings ?? [])],
     possible,
     counted,

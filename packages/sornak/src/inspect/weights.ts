@@ -72,6 +72,8 @@ export const MOST_AMBIGUOUS = 1000n
 export const ROW_BITS = 10
 /** What it costs to say that a run of rows begins: clean columns of any length stay below it. */
 export const RUN_BITS = 32
+/** What it costs to say that rows were converted in which another column is damaged: there is only one such set. */
+export const BESIDE_BITS = 24
 
 /** Bits that it costs to say that the rows of a run, or rows here and there, are of another kind than clean ones. */
 export const OTHER_KIND = { run: 7, scattered: 20 } as const

@@ -174,7 +174,7 @@ export function outcome(
     return `one of ${about(possible ?? 0n)}${list && !/•/.test(list) ? `: ${list}${(possible ?? 0n) > 3n ? ', …' : ''}` : ''}`
   }
   if (verdict === 'suspect')
-    return `one of ${about(possible ?? 0n)}: it fits, but the rows around it were converted`
+    return `one of ${about(possible ?? 0n)}: it fits, but others that came with it were converted`
   if (verdict === 'lost')
     return possible === null ? 'nothing of it is left' : `one of ${about(possible)}`
   return why
