@@ -186,7 +186,7 @@ function comparison(
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
-      Math.max(sum, runwise(processes[i]!.id, i, inRuns[i]!, all, even[i]!)),
+      Math.max(sum, runwise(processes[i]!, i, inRuns[i]!, all, even[i]!)),
     )
   const over = (
     from: Sums,
@@ -347,19 +347,20 @@ function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, a
 // Evidence for a process that was at work on all rows between two places.
 function total(
   definition: Definition,
-  { id, usual, max }: Process,
+  process: Process,
   i: number,
   from: Sums,
   to: Sums,
   fair: boolean,
 ): number {
+  const { id, usual, max, rounds } = process
   const misfits = to.misfits - from.misfits
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at
   // work on all rows. So do those that fit among others that stand in printed forms.
   const against = usual === 0 ? (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT : 0
-  const printed = isPrinted(from, to)
-  if (against * 10 > hits || passedBy(id, i, from, to)) return -Infinity
+  const printed = !rounds && isPrinted(from, to)
+  if (against * 10 > hits || passedBy(process, i, from, to)) return -Infinity
   const flat = printed
     ? IN * hits + OUT * (misfits - hits + against)
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
@@ -378,7 +379,9 @@ const isPrinted = (from: Sums, to: Sums) =>
 
 // Values that fit, among others that stand in printed forms, were not printed with them; but a reader of
 // octal digits leaves 0891 as it is.
-function passedBy(id: string, i: number, from: Sums, to: Sums): boolean {
+function passedBy({ id, rounds }: Process, i: number, from: Sums, to: Sums): boolean {
+  // What a rounding printed shows in the values that fit: they count for themselves.
+  if (rounds) return false
   const left = id === 'octal' ? to.zeros - from.zeros : 0
   return isPrinted(from, to) && (to.fits - from.fits - left) * 10 > to.hits[i]! - from.hits[i]!
 }
@@ -407,7 +410,7 @@ function usualDigits(from: readonly number[], to: readonly number[], least = 0):
 
 // The same for a process that was at work in some runs.
 function runwise(
-  id: string,
+  process: Process,
   i: number,
   runs: readonly Run<Sums>[],
   all: Sums,
@@ -416,10 +419,10 @@ function runwise(
   let sum = OUT * all.misfits
   let some = false
   for (const { from, to, score } of runs) {
-    if (passedBy(id, i, from.known, to.known)) continue
+    if (passedBy(process, i, from.known, to.known)) continue
     some = true
     sum += score - RUN_BITS * UNIT - OUT * (to.known.misfits - from.known.misfits)
-    if (fair) sum += more(id, i, from.known, to.known)
+    if (fair) sum += more(process.id, i, from.known, to.known)
   }
   return some ? sum : -Infinity
 }

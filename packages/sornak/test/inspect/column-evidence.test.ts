@@ -225,3 +225,14 @@ describe('states of parts', () => {
     )
   })
 })
+
+test('long numbers of binary64 are doubted where a few among them stand with an exponent', () => {
+  const serial = definition({ stored: '{19}' })
+  const draw = digitsFrom(911)
+  const values = Array.from({ length: 160 }, (_, i) => {
+    const text = throughBinary64(`${1 + (Number(draw(1)) % 8)}${draw(18)}`)
+    return i % 70 === 30 ? `${text[0]!}.${text.slice(1, 13)}e+18` : text
+  })
+  const found = runsIn(serial, values)
+  expect(found.around(80)).toMatchObject({ process: 'binary64', suspect: true })
+})
