@@ -12,6 +12,7 @@ import { exponentForm, shortDisplay } from './exponent.js'
 import { fifteenDigits } from './fifteen-digits.js'
 import { grouping } from './grouping.js'
 import { clamped, wrapped } from './integer-limits.js'
+import { label } from './label.js'
 import { letterCase } from './letter-case.js'
 import { lookAlike } from './look-alike.js'
 import { numberRead } from './number-read.js'
@@ -40,6 +41,7 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     scaled,
     cutShort,
     strayMark,
+    label,
     hiddenCharacter,
     foreignDigit,
     lookAlike,

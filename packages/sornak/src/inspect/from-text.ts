@@ -4,6 +4,7 @@
 import { arithmetic, workedOut } from '../channel/arithmetic.js'
 import type { FindingCode } from '../channel/channel.js'
 import { dateGuess } from '../channel/date-guess.js'
+import { label } from '../channel/label.js'
 import { letterCase } from '../channel/letter-case.js'
 import { lookAlike } from '../channel/look-alike.js'
 import { sixtyTexts } from '../channel/other-base.js'
@@ -21,6 +22,16 @@ import { TOGETHER } from './weights.js'
 export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   if (findings.length === 0 || !holds(definition, text)) return []
   return [way('marks', findings, findings, [text], TOGETHER.marked)]
+}
+
+/** Behind a word that names it stands the value or a display form, with nothing else done to it. */
+export function asLabelled(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  return label.inverse(text).flatMap((inner) => {
+    if (inner.kind !== 'texts') return []
+    const [bare = ''] = inner.texts
+    const named: Unmarked = { text: bare, findings: [...new Set([...findings, label.finding])] }
+    return [...asItStands(definition, named), ...asDisplayed(definition, named)]
+  })
 }
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {

@@ -9,7 +9,7 @@ import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
 import { fromNumber } from './from-number.js'
-import { asDisplayed, asItStands, cut, textual } from './from-text.js'
+import { asDisplayed, asItStands, asLabelled, cut, textual } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
 
 /** The ways in which a value could have come about; known for a while, since values repeat. */
@@ -35,6 +35,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
     return [
       ...asItStands(definition, unmarked),
       ...asDisplayed(definition, unmarked),
+      ...asLabelled(definition, unmarked),
       ...textual(definition, space, unmarked),
       ...numberTexts(text).flatMap((number) => fromNumber(definition, space, number, findings)),
       ...(scales.length ? fromScaled(definition, text, findings) : []),

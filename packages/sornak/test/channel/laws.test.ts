@@ -151,6 +151,8 @@ const EXTRA: Record<string, (member: string, seen: string) => boolean> = {
   sign: (member, seen) => member.replace(/\D|^\D*0+/g, '') === seen.replace(/\D/g, ''),
   // Marks may come in any order and number.
   'stray-mark': (member, seen) => seen.includes(member),
+  // What divides it from the value may be more.
+  label: (member, seen) => seen.endsWith(member),
   'hidden-character': (member, seen) => [...member].every((char) => seen.includes(char)),
   'foreign-digit': (member, seen) => [...member].length === [...seen].length,
   // Several letters may have been mistaken at once.
