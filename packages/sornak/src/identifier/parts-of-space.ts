@@ -1,8 +1,8 @@
 // Values of a definition that start or end with given text, and those that leave a given rest: counted by
 // the same automata as intervals, listed only while they are few.
 
-import type { Definition } from './definition.js'
 import { machineOf, type Machine, type MachineNode } from './machine.js'
+import { remembered } from './remembered.js'
 import type { Space, Tally } from './space.js'
 
 /** Some values of a definition: how many, and the first of them. Counted when first asked. */
@@ -47,40 +47,33 @@ export function startingWith(space: Space, text: string): Subset {
 /** The values that are longer than the text and end with it. */
 export function endingWith(space: Space, text: string): Subset {
   const ways = machines(space).filter((machine) => machine.length > text.length)
-  const known = new Map<MachineNode, bigint>()
-  const count = (machine: Machine, node: MachineNode): bigint => {
-    if (node.at === machine.length - text.length) {
+  let all = 0n
+  for (const machine of ways)
+    for (const [node, fronts] of frontsOf(machine, machine.length - text.length)) {
       const last = walk(machine, node, text)
-      return last ? machine.endings(last) : 0n
+      if (last) all += fronts * machine.endings(last)
     }
-    let sum = known.get(node)
-    if (sum === undefined) {
-      sum = 0n
-      for (const code of machine.alphabet[node.at] ?? []) {
-        const to = machine.step(node, code)
-        if (to) sum += count(machine, to)
-      }
-      known.set(node, sum)
-    }
-    return sum
-  }
-  const all = ways.reduce((sum, machine) => sum + count(machine, machine.start), 0n)
   return {
     count: all,
     bound: all,
     exact: ways.every((machine) => machine.exact),
     list(most) {
       const out: string[] = []
+      const leads = new Map<MachineNode, boolean>()
       const visit = (machine: Machine, node: MachineNode, front: string): void => {
-        if (out.length >= most || count(machine, node) === 0n) return
+        if (out.length >= most || leads.get(node) === false) return
         if (node.at === machine.length - text.length) {
-          out.push(front + text)
+          const last = walk(machine, node, text)
+          if (last && machine.endings(last) > 0n) out.push(front + text)
+          else leads.set(node, false)
           return
         }
+        const before = out.length
         for (const code of machine.alphabet[node.at] ?? []) {
           const to = machine.step(node, code)
           if (to) visit(machine, to, front + String.fromCharCode(code))
         }
+        if (out.length === before) leads.set(node, false)
       }
       for (const machine of ways) visit(machine, machine.start, '')
       return out
@@ -142,20 +135,33 @@ export function all(space: Space): Tally {
   }
 }
 
-const made = new WeakMap<Definition, Machine[]>()
-function machines({ definition, layouts }: Space): Machine[] {
-  let all = made.get(definition)
-  if (!all) {
-    all = layouts.map((layout) => machineOf(definition, layout, () => true))
-    made.set(definition, all)
-  }
-  return all
-}
+const machines = remembered(({ definition, layouts }: Space) =>
+  layouts.map((layout) => machineOf(definition, layout, () => true)),
+)
 
 function walk(machine: Machine, from: MachineNode, text: string): MachineNode | null {
   let node: MachineNode | null = from
   for (let i = 0; node && i < text.length; i++) node = machine.step(node, text.charCodeAt(i))
   return node
+}
+
+const layers = remembered((machine: Machine): ReadonlyMap<MachineNode, bigint>[] => [
+  new Map([[machine.start, 1n]]),
+])
+
+// The nodes that stand behind so many characters, and how many texts lead to each.
+function frontsOf(machine: Machine, length: number): ReadonlyMap<MachineNode, bigint> {
+  const known = layers(machine)
+  for (let at = known.length; at <= length; at++) {
+    const next = new Map<MachineNode, bigint>()
+    for (const [node, fronts] of known[at - 1]!)
+      for (const code of machine.alphabet[at - 1] ?? []) {
+        const to = machine.step(node, code)
+        if (to) next.set(to, (next.get(to) ?? 0n) + fronts)
+      }
+    known.push(next)
+  }
+  return known[length]!
 }
 
 function spell(

@@ -28,14 +28,16 @@ interface Beside {
 
 interface Rounded {
   readonly process: string
-  /** Values that it could have printed, those that it does not change, and what the first say, in 1/256 bit. */
+  /** Values that it could have printed, and those that it does not change. */
   readonly could: number
   readonly untouched: number
-  readonly bits: number
+  /** The chances of the first to be such by accident, added up, in millionths. */
+  readonly chances: number
   /** The least of those it could have printed: one value again and again is no evidence. */
   readonly least: readonly string[]
 }
 
+const MILLION = 1_000_000
 /** So many different values must speak for a process. */
 const FEW = 8
 
@@ -55,7 +57,7 @@ export function besideEvidence(definition: Definition): BesideEvidence {
             process: id,
             could: could ? 1 : 0,
             untouched: score === 0 ? 1 : 0,
-            bits: could ? score : 0,
+            chances: could ? Math.ceil(MILLION * 2 ** (-score / UNIT)) : 0,
             least,
           }
         }),
@@ -84,7 +86,7 @@ function added(a: Beside | undefined, b: Beside): Beside {
         process: one.process,
         could: one.could + other.could,
         untouched: one.untouched + other.untouched,
-        bits: one.bits + other.bits,
+        chances: one.chances + other.chances,
         least: leastOf(one.least, other.least),
       }
     }),
@@ -128,19 +130,14 @@ export function companions(
   // Where there is one width, values that lost a zero do not fit any more and show it by themselves.
   const hidesZeros = definition.zeros === 'significant' && widths.size > 1
   const found = [...state].flatMap(([column, { rows, zeros, rounded }]): Companion[] => {
-    const said = rounded.flatMap(({ process, could, untouched, bits, least }): Said[] => {
+    const said = rounded.flatMap(({ process, could, untouched, chances, least }): Said[] => {
       if (least.length < FEW) return []
       const i = processes.findIndex(({ id }) => id === process)
       const here = rows - untouched
       const others = sums.fits - whole.untouched[i]! - here
-      return heldAgainst(
-        process,
-        could,
-        here,
-        whole.could[i]! - could,
-        others,
-        2 ** -(bits / UNIT / could),
-      )
+      return heldAgainst(process, could, here, whole.could[i]! - could, others, {
+        chance: chances / MILLION / could,
+      })
     })
     if (hidesZeros)
       said.push(
@@ -150,12 +147,13 @@ export function companions(
           rows,
           sums.fits - rows - (sums.zeros - zeros),
           sums.fits - rows,
-          0,
+          // Many columns have no such values at all.
+          { chance: 0, before: 1 },
         ),
       )
     const by = new Map(said.map(({ process, bits }) => [process, bits]))
     const [most] = said.sort((a, b) => b.bits - a.bits)
-    return most && most.bits >= BESIDE_BITS
+    return most && most.bits >= BESIDE_BITS && most.struck >= LEAST_STRUCK
       ? [{ column, ...most, lift: (process) => by.get(process) ?? 0 }]
       : []
   })
@@ -169,9 +167,9 @@ function heldAgainst(
   rows: number,
   others: number,
   elsewhere: number,
-  chance: number,
+  { chance, before = chance }: { readonly chance: number; readonly before?: number },
 ): Said[] {
-  const usual = Math.max(chance, (others + FAITH * chance) / (elsewhere + FAITH))
+  const usual = Math.max(chance, (others + FAITH * before) / (elsewhere + FAITH))
   const share = alike / rows
   if (!(share > usual)) return []
   const missing = share === 1 ? 0 : (1 - share) * Math.log2((1 - share) / (1 - usual))
@@ -187,5 +185,7 @@ function heldAgainst(
   ]
 }
 
-/** Chance counts as much as so many rows. */
+/** No population is quite even: of many rows, a small surplus says nothing. */
+const LEAST_STRUCK = 0.1
+/** What is expected before other rows are seen counts as much as so many of them. */
 const FAITH = 20

@@ -51,32 +51,35 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const whole = settled(definition, state)
   const inRuns = whole.runs.map((state) => runsOf(state))
   const compare = comparison(definition, whole, inRuns, usualStarts(whole))
-  const every = compare.processes.flatMap((own, i) =>
+  const ofEach = compare.processes.map((own, i) =>
     inRuns[i]!.map(({ from, to, score }) => ({
       ...compare.over(from, to, own, score),
       own: own.id,
       short: to.known.short - from.known.short,
     })),
   )
+  const every = ofEach.flat()
   const isForm = ({ own }: { own: string }) => own.startsWith('form ') || own === 'marks'
   const cores = every.filter((run) => !isForm(run))
+  const outside = compare.everywhere()
   // The widest first; a narrower one inside takes its place where it explains its rows so much better
   // that saying so is worth a run of its own.
-  cores.sort((a, b) => b.to.index - b.from.index - (a.to.index - a.from.index))
-  const outside = compare.everywhere()
-  const around = (index: number) => {
+  const covering = coveringRuns(ofEach.filter(([first]) => first && !isForm(first)))
+  const likeliest = (index: number) => {
     let best: EvidenceRun = outside
-    for (const run of cores)
+    for (const run of covering(index))
       if (
-        run.from.index <= index &&
-        index <= run.to.index &&
-        (run.process === best.process
+        run.process === best.process
           ? best === outside
-          : run.beyond(best) > RUN_BITS || (best === outside && run.alone > best.evidence))
+          : run.beyond(best) > RUN_BITS || (best === outside && run.alone > best.evidence)
       )
         best = run
     return best
   }
+  const around = betweenEdges(
+    cores.flatMap(({ from, to }) => [from.index, to.index + 1]),
+    likeliest,
+  )
   const told = every.filter((run) =>
     isForm(run)
       ? run.own !== 'marks'
@@ -96,6 +99,44 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
     around,
     suspects: cores.filter(({ suspect }) => suspect),
     zerosAbsent: zerosAbsent(definition, whole),
+  }
+}
+
+// The runs in which a row lies, the widest first; those of one list are apart and in order.
+function coveringRuns(lists: readonly (readonly EvidenceRun[])[]): (row: number) => EvidenceRun[] {
+  const width = ({ from, to }: EvidenceRun) => to.index - from.index
+  return (row) =>
+    lists
+      .flatMap((list) => {
+        const run = list[firstWhere(list.length, (i) => list[i]!.from.index > row) - 1]
+        return run && row <= run.to.index ? [run] : []
+      })
+      .sort((a, b) => width(b) - width(a))
+}
+
+// Of places in order, the first for which this holds, as it does for all behind it.
+function firstWhere(length: number, holds: (at: number) => boolean): number {
+  let low = 0
+  for (let high = length; low < high;) {
+    const middle = (low + high) >> 1
+    if (holds(middle)) high = middle
+    else low = middle + 1
+  }
+  return low
+}
+
+// What is the same for all rows between two edges is worked out once.
+function betweenEdges<T>(edges: readonly number[], of: (row: number) => T): (row: number) => T {
+  const sorted = [...new Set(edges)].sort((a, b) => a - b)
+  const known: (T | undefined)[] = []
+  let [at, from, to] = [0, 0, -1]
+  return (row) => {
+    if (row < from || row >= to) {
+      at = firstWhere(sorted.length, (i) => sorted[i]! > row)
+      from = sorted[at - 1] ?? 0
+      to = sorted[at] ?? Infinity
+    }
+    return (known[at] ??= of(row))
   }
 }
 

@@ -22,10 +22,10 @@ import { fromSignificant, toSignificant, type Interval } from '../channel/signif
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { all, leaving, startingWith } from '../identifier/parts-of-space.js'
+import { remembered } from '../identifier/remembered.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
-import { remembered } from './remembered.js'
 import { EACH, TOGETHER } from './weights.js'
 
 type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
@@ -45,14 +45,14 @@ export function fromNumber(
   if (number.decimals !== undefined && !number.exponent) printed.push('decimal-tail')
   const value = integerOf(number)
   if (value === undefined) return []
-  const whole = (one: Bare): Hypothesis => {
-    const { channel, finding, ...rest } = one
-    return {
-      ...rest,
-      channels: [...printed, channel],
-      findings: finding ? [...printed, finding] : printed,
-    }
-  }
+  const whole = ({ originals, process, weight, per, channel, finding }: Bare): Hypothesis => ({
+    originals,
+    process,
+    weight,
+    per,
+    channels: [...printed, channel],
+    findings: finding ? [...printed, finding] : printed,
+  })
   if (number.negative)
     return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
   const found: Bare[] = []
@@ -188,7 +188,7 @@ function throughFloat(interval: Interval): Interval {
 
 function wraps(space: Space, value: bigint): Bare[] {
   if (space.integers.count === 0n) return []
-  return INTEGER_TYPES.flatMap((type): Bare[] => {
+  return typesFor(space).flatMap((type): Bare[] => {
     const back = unwrap(value, type)
     if (!back) return []
     // A value that the type holds comes through such a column as it is.
@@ -206,6 +206,11 @@ function wraps(space: Space, value: bigint): Bare[] {
     ]
   })
 }
+
+// Types that some values are too large for.
+const typesFor = remembered(({ widest }: Space) =>
+  INTEGER_TYPES.filter(({ max }) => max < 10n ** BigInt(widest)),
+)
 
 function limits(space: Space, value: bigint): Bare[] {
   if (space.integers.count === 0n) return []

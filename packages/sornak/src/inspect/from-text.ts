@@ -13,10 +13,10 @@ import type { Unmarked } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { endingWith, startingWith } from '../identifier/parts-of-space.js'
+import { remembered } from '../identifier/remembered.js'
 import type { Space } from '../identifier/space.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
-import { remembered } from './remembered.js'
 import { TOGETHER } from './weights.js'
 
 export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
@@ -107,7 +107,7 @@ export function textual(
   }
   const from = (channel: typeof lookAlike) =>
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
-  if (!/^\d+$/.test(text) || holdsLookAlikes(space))
+  if (/\p{L}|\|/u.test(text) || holdsLookAlikes(space) || showsLookAlikes(definition))
     offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
   if (/\p{L}/u.test(text))
     offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
@@ -262,6 +262,11 @@ function holdsAny(chars: string): (space: Space) => boolean {
     ),
   )
 }
+
+/** Whether a form of it has letters that may be taken for digits. */
+const showsLookAlikes = remembered((definition: Definition) =>
+  literalsOf(definition).some((text) => /[OIZSB]/.test(text)),
+)
 
 /** A letter that names of months have. */
 const holdsLetters = holdsAny('M')

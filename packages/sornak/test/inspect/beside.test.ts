@@ -104,6 +104,7 @@ describe('damage that has nothing to do with the column', () => {
       [serial, () => digits(18)],
       [account, () => digits(16)],
       [voucher, () => digits(4 + next(3))],
+      [voucher, () => full(4 + next(3))],
       [of('{20}'), () => full(20)],
       [of('{12}'), () => digits(12)],
     ]
@@ -113,6 +114,14 @@ describe('damage that has nothing to do with the column', () => {
           const list = rows(800, () => (next(every) === 0 ? [value(), 1 + next(3)] : [value()]))
           expect(found(made, list)).toEqual([])
         }
+    const long = rows(40_000, () => (next(2) ? [digits(18), 1] : [digits(18)]))
+    expect(found(serial, long)).toEqual([])
+    expect(
+      found(
+        serial,
+        long.map(([value]): Row => [value, 1]),
+      ),
+    ).toEqual([])
   })
 
   test('nor where all values end in zeros, or one round value stands for many', () => {
