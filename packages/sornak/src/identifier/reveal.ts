@@ -32,6 +32,7 @@ export const hidesAnything = ({ first }: Reveal): boolean => first !== Infinity
  */
 export function hide(text: string, { first, last }: Reveal = REVEAL_NONE): string {
   if (first === Infinity) return text
+  if (first === 0 && last === 0) return text.replace(EACH_NAMING, '•')
   const chars = [...text]
   const places = chars.flatMap((char, i) => (NAMING.test(char) ? [i] : []))
   const visible = new Set([
@@ -43,3 +44,4 @@ export function hide(text: string, { first, last }: Reveal = REVEAL_NONE): strin
 
 // Letters, marks and digits of every script carry a value; all else is its shape.
 const NAMING = /[\p{L}\p{M}\p{N}]/u
+const EACH_NAMING = new RegExp(NAMING, 'gu')

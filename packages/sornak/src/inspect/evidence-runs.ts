@@ -287,7 +287,8 @@ function groupOf(
       between: undefined,
     }
   const values = shorts.flatMap(({ digits, rows }) => {
-    const count = rows.filter((row) => row >= from.row && row < to.row).length
+    const before = (place: Mark<Sums>) => firstWhere(rows.length, (i) => rows[i]! >= place.row)
+    const count = before(to) - before(from)
     return count ? [{ digits, count }] : []
   })
   const [a, b] = [from.known, to.known]

@@ -25,6 +25,7 @@ import { all, leaving, startingWith } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
+import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
 import { EACH, TOGETHER } from './weights.js'
 
@@ -353,6 +354,7 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
   const texts = new Set<string>()
   for (const form of formsOf(definition)) {
     for (const text of [`${value}`, `+${value}`]) {
+      if (text.length < fewestOf(form)) continue
       const read = form.read(text)
       const original = read.ok ? restore(definition, read.plain) : undefined
       // The digits as they stand are the stored form, not another one.
@@ -371,6 +373,11 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
     },
   ]
 }
+
+// So many characters at least stand in the slots of a form.
+const fewestOf = remembered(({ masks }: MaskList) =>
+  Math.min(...masks.map(({ program }) => program.slots.reduce((sum, { min }) => sum + min, 0))),
+)
 
 // Whether a value can hold a character that makes a code look like a number: 12E5, 0x1F, 1_000.
 const holdsCodes = remembered(({ layouts }: Space) =>

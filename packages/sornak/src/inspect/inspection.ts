@@ -2,7 +2,8 @@
 // second look; the second judges that as text. Values that fit never become text.
 
 import { hide } from '../identifier/reveal.js'
-import { fit, keyOf } from '../identifier/fit.js'
+import { keyOf } from '../identifier/fit.js'
+import { holds } from '../identifier/holds.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
 import { besideEvidence, companions, type BesideEvidence, type Companion } from './beside.js'
@@ -218,7 +219,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     const text = textOf(view, index)
     // White space of other kinds than a space.
     if (!text.trim()) return bound.definition.required ? 'no' : 'blank'
-    return fit(bound.definition, text).ok ? 'fits' : 'no'
+    return holds(bound.definition, text) ? 'fits' : 'no'
   }
 
   function judgeRecord(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[] {

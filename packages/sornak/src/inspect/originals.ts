@@ -42,9 +42,14 @@ function all(definition: Definition, seen: string): Hypothesis[] {
     ]
   })
   // A text of full width was not cut; its check digit or a reserved part speaks against it.
+  return isWhole(definition, seen) ? found : [...found, ...cut(space, seen, found.length === 0)]
+}
+
+function isWhole(definition: Definition, seen: string): boolean {
+  const { check, never, only } = definition
+  if (!check && never.length === 0 && only.length === 0) return false
   const fitted = fit(definition, seen)
-  const whole = !fitted.ok && fitted.code !== 'shape'
-  return whole ? found : [...found, ...cut(space, seen, found.length === 0)]
+  return !fitted.ok && fitted.code !== 'shape'
 }
 
 function fromScaled(

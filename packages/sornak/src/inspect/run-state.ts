@@ -78,7 +78,7 @@ export function withRow<Known>(
         ? nowhere
         : begins > stays
           ? { total: begins, closed: outside.closed, open: before(), score }
-          : { ...inside, total: stays, score: inside.score + score }
+          : { total: stays, closed: inside.closed, open: inside.open, score: inside.score + score }
     return [leave(outside, within, after), within]
   }
   return { ways: [step(ways[0]), step(ways[1])] }
@@ -92,7 +92,12 @@ export function faded<Known>(state: RunState<Known>, score: number): RunState<Kn
     outside,
     inside.total === NEVER
       ? inside
-      : { ...inside, total: inside.total + score, score: inside.score + score },
+      : {
+          total: inside.total + score,
+          closed: inside.closed,
+          open: inside.open,
+          score: inside.score + score,
+        },
   ]
   return { ways: [fade(ways[0]), fade(ways[1])] }
 }
