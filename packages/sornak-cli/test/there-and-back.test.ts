@@ -56,6 +56,11 @@ const CONVERSIONS: Record<string, Conversion> = {
     convert: (text) => `'${text}`,
     known: true,
   },
+  'a word in front': {
+    of: ['crew', 'mobile', 'pass'],
+    convert: (text) => `No. ${text}`,
+    known: true,
+  },
   'a no-break space': {
     of: ['crew', 'mobile', 'pass', 'route'],
     convert: (text) => `${text}\u00a0`,

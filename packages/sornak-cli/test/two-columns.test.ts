@@ -54,6 +54,43 @@ function inspected(struck: (row: number) => boolean) {
   return { run, found, through, changed, suspects }
 }
 
+test('vouchers of several widths that may have lost their zeros beside a mobile that did', () => {
+  const rows = Array.from({ length: 5000 }, (_, row) => {
+    const voucher = digits(4 + next(3))
+    const struck = next(12) === 0
+    const now = struck ? voucher.replace(/^0+(?=\d)/, '') : voucher
+    return { row, voucher, now, struck, mobile: `${struck ? '' : '0'}7700900${digits(3)}` }
+  })
+  const dir = folder({
+    'list.csv': `Row,Mobile,Voucher\n${rows.map(({ row, mobile, now }) => `${row},${mobile},${now}\n`).join('')}`,
+    'rules.yaml': RULES.replace("serial: { stored: '{18}'", "serial: { stored: '{4..6}'").replace(
+      'Serial: serial',
+      'Voucher: serial',
+    ),
+  })
+  const args = ['inspect', join(dir, 'list.csv'), '-r', join(dir, 'rules.yaml')]
+  const found = lines(sornak([...args, '--format', 'jsonl']).out)
+  const suspects = new Map(
+    found
+      .filter(({ column, verdict }) => column === 'Voucher' && verdict === 'suspect')
+      .map((line): [number, Line] => [line.record as number, line]),
+  )
+  for (const { row, voucher, now, struck } of rows) {
+    const line = suspects.get(row + 1)
+    if (!struck) expect(line, now).toBeUndefined()
+    // Shorter than four digits, it does not fit and is told anyway.
+    if (voucher === now || now.length < 4) continue
+    expect(line, voucher).toMatchObject({ finding: 'zeros-lost' })
+    expect(line!.candidates).toContain(voucher)
+  }
+  expect(suspects.size).toBeGreaterThan(100)
+  expect(found.find(({ finding }) => finding === 'rows-converted')).toMatchObject({
+    column: 'Voucher',
+    channel: 'number-read',
+    alongside: ['Mobile'],
+  })
+})
+
 describe('rows here and there', () => {
   const { run, found, through, changed, suspects } = inspected(() => next(25) === 0)
 
@@ -97,4 +134,62 @@ test('rows in one piece: each column says that the other was converted with it',
   expect(told[1]!.why).toContain('"Mobile" was converted in the same rows.')
   const missed = [...changed.keys()].filter((record) => !suspects.has(record))
   expect(missed.length).toBeLessThan(changed.size / 20)
+})
+
+describe('columns that are damaged each in its own rows', () => {
+  const draws: Record<string, readonly [rule: string, draw: () => string]> = {
+    crew: ["'{5}'", () => digits(5)],
+    mobile: ["'0{10}'", () => `07700900${digits(3)}`],
+    serial: ["'{18}'", () => digits(18)],
+    account: ["'{16}'", () => digits(16)],
+    voucher: ["'{4..6}'", () => digits(4 + next(3))],
+    berth: ['\'{1}{1 of "A..F"}{1}\'', () => `${digits(1)}${'ABCDEF'[next(6)]!}${digits(1)}`],
+  }
+  const names = Object.keys(draws)
+  const damages: readonly ((text: string) => string)[] = [
+    (text) => `${text.replace(/^0+(?=\d)/, '')}.0`,
+    (text) => `'${text}`,
+    (text) => `${text}\u00a0`,
+    (text) => text.replace(/^0+(?=\d)/, ''),
+    (text) => text.slice(0, -1),
+  ]
+
+  test.each([3, 40, 400])('one value in %i: nothing is said of the others', (every) => {
+    const rows = Array.from({ length: 1500 }, () =>
+      names.map((name) => {
+        const original = draws[name]![1]()
+        const seen = next(every) === 0 ? damages[next(damages.length)]!(original) : original
+        return { original, seen }
+      }),
+    )
+    const dir = folder({
+      'list.csv': `${names.join(',')}\n${rows.map((row) => `${row.map(({ seen }) => seen).join(',')}\n`).join('')}`,
+      'rules.yaml': `sornak: 1\nidentifiers:\n${names.map((name) => `  ${name}: { stored: ${draws[name]![0]}, sensitivity: open }\n`).join('')}columns:\n  - in: list.csv\n    bind: { ${names.map((name) => `${name}: ${name}`).join(', ')} }\n`,
+    })
+    const { out } = sornak([
+      'inspect',
+      join(dir, 'list.csv'),
+      '-r',
+      join(dir, 'rules.yaml'),
+      '--format',
+      'jsonl',
+    ])
+    const found = lines(out)
+    expect(found.filter(({ finding }) => finding === 'rows-converted')).toEqual([])
+    const told = new Set(
+      found
+        .filter(({ kind }) => kind === 'value')
+        .map(({ record, column }) => `${record} ${column}`),
+    )
+    rows.forEach((row, i) =>
+      row.forEach(({ original, seen }, k) => {
+        if (seen === original) expect(told, seen).not.toContain(`${i + 1} ${names[k]}`)
+      }),
+    )
+    const wrong = found.filter(({ record, column, mend, proof }) => {
+      if (typeof mend !== 'string' || proof !== 'exact') return false
+      return rows[(record as number) - 1]![names.indexOf(column as string)]!.original !== mend
+    })
+    expect(wrong).toEqual([])
+  })
 })

@@ -83,7 +83,8 @@ export {
   type BesideState,
   type Companion,
 } from './inspect/beside.js'
-export { columnRuns, type ColumnRuns, type EvidenceRun } from './inspect/evidence-runs.js'
+export type { EvidenceRun } from './inspect/evidence-run.js'
+export { columnRuns, type ColumnRuns } from './inspect/evidence-runs.js'
 export { matcherOf, type Matcher } from './inspect/matcher.js'
 export {
   tooSmall,

@@ -313,7 +313,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)
-    if (bare !== undefined) leaveAlone(bare, stands, found)
+    /** What leaves a value alone that stands behind marks says as little as of one that fits. */
+    const alone = bare === undefined ? undefined : leaveAlone(bare, stands, found)
     // A reader that stops at the first letter takes a power of ten as one too.
     const front = index.get('front')
     if (front !== undefined && found.has(index.get('evaluated') ?? -1) && !found.has(front))
@@ -323,7 +324,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (short !== undefined && found.has(index.get('form exponent')!) && !found.has(short))
       found.set(short, 1n)
     row(
-      [...found.keys()].sort((a, b) => a - b).map((i) => [i, IN] as const),
+      [...found.keys()].sort((a, b) => a - b).map((i) => [i, alone?.get(i) ?? IN] as const),
       () => {
         misfits++
         if (inForm) formed++
@@ -356,21 +357,33 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // Behind a tail or grouping stands a number: a process that leaves it as it is explains it too. Where it
   // fits, that is every process that leaves it alone; else those that are about large numbers only.
-  function leaveAlone(bare: string, stands: boolean, found: Map<number, bigint>): void {
-    if (!stands && !found.has(index.get('number-read') ?? -1)) return
+  function leaveAlone(
+    bare: string,
+    stands: boolean,
+    found: Map<number, bigint>,
+  ): ReadonlyMap<number, number> {
+    const alone = new Map<number, number>()
+    if (!stands && !found.has(index.get('number-read') ?? -1)) return alone
     const bytes = bytesOf(bare)
     for (const { i, fits: ask } of asked) {
       const { rounds, max } = processes[i]!
       if (found.has(i) || (!stands && rounds !== true && max === undefined)) continue
-      if (ask(bytes, 0, bytes.length) >= 0) found.set(i, 1n)
+      const score = ask(bytes, 0, bytes.length)
+      if (score < 0) continue
+      found.set(i, 1n)
+      if (stands) alone.set(i, score)
     }
     // Few digits are printed as they are.
     const short = index.get('short-display')
     if (!stands && short !== undefined && bare.length < 12 && !found.has(short))
       found.set(short, 1n)
-    if (!stands) return
+    if (!stands) return alone
     for (const [i, { id, usual, fits: ask }] of processes.entries())
-      if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) found.set(i, 1n)
+      if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) {
+        found.set(i, 1n)
+        alone.set(i, 0)
+      }
+    return alone
   }
 
   // The same value again, or the next of a sequence: not a second piece of evidence.

@@ -8,7 +8,8 @@ import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
 import { besideEvidence, companions, type BesideEvidence, type Companion } from './beside.js'
 import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
-import { columnRuns, type ColumnRuns, type EvidenceRun } from './evidence-runs.js'
+import type { EvidenceRun } from './evidence-run.js'
+import { columnRuns, type ColumnRuns } from './evidence-runs.js'
 import {
   columnFindings,
   sayer,

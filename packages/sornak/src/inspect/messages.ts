@@ -7,7 +7,7 @@ import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
 import type { Companion } from './beside.js'
-import type { EvidenceRun } from './evidence-runs.js'
+import type { EvidenceRun } from './evidence-run.js'
 import type { ColumnType, StoredCounts } from './storage.js'
 import type { Judgement } from './verdict.js'
 

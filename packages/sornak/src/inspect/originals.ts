@@ -7,6 +7,7 @@ import { unscaled } from '../channel/scaled.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
+import { holds } from '../identifier/holds.js'
 import { spaceOf } from '../identifier/space.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, cut, textual } from './from-text.js'
@@ -31,13 +32,17 @@ function all(definition: Definition, seen: string): Hypothesis[] {
   const space = spaceOf(definition)
   const found = unmark(seen).flatMap((unmarked): Hypothesis[] => {
     const { text, findings } = unmarked
+    // What stands as it should was not filled up to a narrower width.
+    const stands = /^0\d+$/.test(text) && holds(definition, text)
     const scales = unscaled(text).map(({ number }) => number)
     return [
       ...asItStands(definition, unmarked),
       ...asDisplayed(definition, unmarked),
       ...asLabelled(definition, unmarked),
       ...textual(definition, space, unmarked),
-      ...numberTexts(text).flatMap((number) => fromNumber(definition, space, number, findings)),
+      ...(stands
+        ? []
+        : numberTexts(text).flatMap((number) => fromNumber(definition, space, number, findings))),
       ...(scales.length ? fromScaled(definition, text, findings) : []),
     ]
   })

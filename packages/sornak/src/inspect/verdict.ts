@@ -199,7 +199,7 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
     ...NOTHING,
     verdict: 'suspect',
     ...(beside !== undefined && { beside }),
-    findings: [...(by.by.find(({ findings }) => findings.length)?.findings ?? [])],
+    findings: findingsOf(definition, seen, by, ways),
     possible,
     counted,
     candidates: possible > MOST_AMBIGUOUS || beyondList ? [] : ranked.slice(0, most),

@@ -122,13 +122,14 @@ function evidence(
     let sum = -toSay(population, short)
     let [every, same] = [0, 0]
     for (const { digits, count } of values) {
-      const chance =
-        !story.zeros && /^0./.test(digits) ? 0 : story.back(BigInt(digits), population, digits)
+      // No number is printed with a zero at the front.
+      const told = story.zeros === true || !/^0./.test(digits)
+      const chance = told ? story.back(BigInt(digits), population, digits) : 0
       sum += count * Math.max(least, chance > 0 ? Math.log2(chance / short) : least)
       every += count * chance
-      if (story.same) same += count * story.same(BigInt(digits), population)
+      if (told && story.same) same += count * story.same(BigInt(digits), population)
     }
-    if (same > 0) sum += Math.max(-LEAST_OTHER, Math.log2(1 - same / every))
+    if (same > 0) sum += Math.max(-LEAST_OTHER, Math.log2(Math.max(0, 1 - same / every)))
     if (between && story.between) sum += all * story.between(between, short, population)
     best = Math.max(best, sum)
   }

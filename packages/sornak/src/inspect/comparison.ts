@@ -1,0 +1,254 @@
+// Processes held against each other over some rows: which explains them best, and how far each gains or loses there.
+
+import type { FindingCode } from '../channel/channel.js'
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf } from '../identifier/space.js'
+import type { EvidenceState, Sums } from './column-evidence.js'
+import type { EvidenceRun } from './evidence-run.js'
+import {
+  isEven,
+  isPrinted,
+  runwise,
+  scattered,
+  STOPS,
+  total,
+  usualDigits,
+} from './process-totals.js'
+import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { firstWhere } from './row-lookup.js'
+import { rivals, type Rivals, type ShortGroup } from './short/rivals.js'
+import type { Mark, Run } from './run-state.js'
+import type { Lift } from './weigh.js'
+import { EACH, RUN_BITS, TOGETHER } from './weights.js'
+
+export interface Comparison {
+  readonly processes: readonly Process[]
+  over(from: Mark<Sums>, to: Mark<Sums>, own: Process, score: number): EvidenceRun
+  /** All rows, as one run in which nothing is doubted. */
+  everywhere(): EvidenceRun
+}
+
+export function comparison(
+  definition: Definition,
+  whole: EvidenceState,
+  inRuns: readonly (readonly Run<Sums>[])[],
+  usual: EvidenceRun['usual'],
+): Comparison {
+  const all = whole.sums
+  const processes = processesOf(definition)
+  const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const nothing = nothingOf(all)
+  const alike = new Set(spaceOf(definition).layouts.map(({ places }) => places.length)).size === 1
+  const isFair = (process: Process, i: number, from: Sums, to: Sums) =>
+    // Where values have several widths, what an octal reading changed may fit and is not among those counted.
+    (alike || !process.id.startsWith('octal')) && isEven(process, i, from, to, all)
+  const even = processes.map((process, i) => isFair(process, i, nothing, all))
+  const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
+  // For a process at work on all rows, and here and there.
+  const both = (process: Process, i: number, from: Sums, to: Sums): [number, number] => {
+    const fair = isFair(process, i, from, to) || (process.max !== undefined && even[i]!)
+    return [
+      total(definition, process, i, from, to, fair),
+      scattered(definition, process, i, from, to, fair),
+    ]
+  }
+  const totals = (from: Sums, to: Sums) =>
+    processes.map((process, i) => Math.max(...both(process, i, from, to)))
+  // What was at work here and there says nothing of values that fit.
+  const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {
+    const [all, some] = both(process, i, from, to)
+    return all >= some
+  }
+  const bestOf = (sums: readonly number[]) => {
+    let best = -1
+    let most = -Infinity
+    for (let i = 0; i < processes.length; i++) {
+      const weighed = sums[i]! / UNIT + Math.log2(prior(processes[i]!.id))
+      if (core[i] && weighed > most) [best, most] = [i, weighed]
+    }
+    return { best, most }
+  }
+  const ofAll = rivals(definition, groupOf(whole))
+  const ofShort = (id: string, ofRun: Rivals | undefined): number | undefined => {
+    const everywhere = ofAll(id)
+    const own = ofRun?.(id)
+    if (everywhere === undefined || own === undefined) return own ?? everywhere
+    // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
+    // story, and where it does not.
+    return everywhere > 0
+      ? Math.min(everywhere, own + RUN_BITS)
+      : own - Math.min(RUN_BITS, -everywhere)
+  }
+  // A signed type shows by its minus signs, of which the short values know nothing.
+  const signed = (id: string, from: Sums, to: Sums) => {
+    const hits = (name: string) => {
+      const i = place.get(name)
+      return i === undefined ? 0 : to.hits[i]! - from.hits[i]!
+    }
+    return id.startsWith('wrapped int') && hits(id) > hits(id.replace('int', 'uint'))
+  }
+  const lifted = (sums: readonly number[], from: Sums, to: Sums, ofRun?: Rivals): Lift => {
+    const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
+    return (id) => {
+      const i = place.get(id)
+      if (i === undefined) return 0
+      const own = (sums[i]! - base) / UNIT
+      // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
+      const most =
+        id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
+      const rival = ofShort(id, ofRun)
+      if (rival === undefined) return most
+      // Such evidence takes away certainty, and gives none.
+      const doubt = Math.min(rival, -Math.log2(prior(id)))
+      if (id.startsWith('octal')) return Math.max(doubt, Math.min(most, rival))
+      const told = id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
+      return Math.max(doubt, told ? most + Math.min(0, rival) : most)
+    }
+  }
+  // Of all rows a process may also explain some runs and leave the rest to others.
+  const everything = () =>
+    totals(nothing, all).map((sum, i) =>
+      Math.max(sum, runwise(processes[i]!, i, inRuns[i]!, all, even[i]!)),
+    )
+  const over = (
+    from: Sums,
+    to: Sums,
+    own: Process | undefined,
+    score: number,
+    ofRun?: Rivals,
+  ): EvidenceRun => {
+    const sums = own ? totals(from, to) : everything()
+    const { best, most } = bestOf(sums)
+    const form = own?.id.startsWith('form ') === true
+    const process = form ? own : processes[best]!
+    return {
+      process: process.id,
+      channel: channelOf(process.id),
+      from: from.place,
+      to: to.place,
+      bits: Math.round(score / UNIT),
+      lift: lifted(sums, from, to, ofRun),
+      usual,
+      digits: usualDigits(from.plain, to.plain, 20),
+      evidence: most,
+      alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
+      suspect:
+        own !== undefined &&
+        !form &&
+        onAllRows(process, best, from, to) &&
+        (process.rounds === true ||
+          process.max !== undefined ||
+          (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
+      beyond(other) {
+        const i = place.get(other.process)!
+        return most - sums[i]! / UNIT - Math.log2(prior(other.process))
+      },
+    }
+  }
+  return {
+    processes,
+    over: (from, to, own, score) =>
+      over(from.known, to.known, own, score, rivals(definition, groupOf(whole, from, to, place))),
+    everywhere: () => over(nothing, all, undefined, 0),
+  }
+}
+
+const nothingOf = (sums: Sums): Sums => {
+  const zeros = sums.scores.map(() => 0)
+  return {
+    ...sums,
+    fits: 0,
+    misfits: 0,
+    short: 0,
+    wide: 0,
+    zeros: 0,
+    formed: 0,
+    padded: 0,
+    tiny: 0,
+    scores: zeros,
+    extra: zeros,
+    hits: zeros,
+    digits: sums.digits.map(() => 0),
+    plain: sums.plain.map(() => 0),
+    held: zeros,
+    near: zeros,
+  }
+}
+
+// The short values of a run, or of all rows.
+function groupOf(
+  { shorts, sums, clean }: EvidenceState,
+  from?: Mark<Sums>,
+  to?: Mark<Sums>,
+  place?: ReadonlyMap<string, number>,
+): ShortGroup {
+  if (!from || !to)
+    return {
+      values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
+      share: shareOf(sums.short, sums.wide + sums.zeros),
+      printed: sums.formed * 2 > sums.misfits,
+      clean,
+      between: undefined,
+    }
+  const values = shorts.flatMap(({ digits, rows }) => {
+    const before = (place: Mark<Sums>) => firstWhere(rows.length, (i) => rows[i]! >= place.row)
+    const count = before(to) - before(from)
+    return count ? [{ digits, count }] : []
+  })
+  const [a, b] = [from.known, to.known]
+  const short = Math.max(1, b.short - a.short)
+  const kept = b.zeros - a.zeros
+  return {
+    values,
+    share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
+    printed: isPrinted(a, b),
+    clean,
+    between: {
+      kept: kept / short,
+      octal: octalsKept(place, a, b) / short,
+    },
+  }
+}
+
+const shareOf = (some: number, others: number) => (some === 0 ? 0 : some / (some + others))
+
+// Values that fit and that an octal reader would have changed.
+function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, to: Sums): number {
+  const i = place?.get('octal')
+  if (i === undefined) return 0
+  const hits = to.hits[i]! - from.hits[i]!
+  return (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT
+}
+
+// Values of several widths fit without the zeros they had. That a run lost them shows where such values
+// stand elsewhere in the column, or where many have become too short.
+function lostZeros({ zeros }: Definition, from: Sums, to: Sums, all: Sums): boolean {
+  const elsewhere = all.zeros - (to.zeros - from.zeros)
+  const tooShort = (to.short - from.short) * 50 >= to.fits - from.fits
+  return zeros === 'significant' && (elsewhere >= 3 || tooShort)
+}
+
+function prior(id: string): number {
+  if (id.startsWith('wrapped')) return TOGETHER.wrapped
+  if (id.startsWith('octal')) return TOGETHER.otherBase
+  if (id.startsWith('cut-short') || id === 'front') return TOGETHER.cutShort
+  if (id === 'short-display') return EACH.shortPlain
+  if (id === 'binary32') return EACH.binary32
+  if (id === 'repadded') return EACH.repadded
+  return 1
+}
+
+/** The channel that a process belongs to. */
+export function channelOf(process: string): string {
+  if (process.startsWith('form ')) return FORM_CHANNELS[process.slice(5)] ?? process.slice(5)
+  if (process.startsWith('fifteen')) return 'fifteen-digits'
+  if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
+  if (process === 'front') return 'cut-short'
+  return process.split(' ')[0]!
+}
+
+const FORM_CHANNELS: Partial<Record<FindingCode, string>> & Record<string, string> = {
+  exponent: 'exponent-form',
+  grouped: 'grouping',
+  'display-stored': 'display',
+}

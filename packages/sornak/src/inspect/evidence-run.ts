@@ -1,0 +1,28 @@
+// A run of rows that went through one conversion, with what that means for each value in it.
+
+import type { RecordPlace } from '../rows/reader.js'
+import type { Lift } from './weigh.js'
+
+export interface EvidenceRun {
+  /** The process that explains its rows best. */
+  readonly process: string
+  readonly channel: string
+  /** The first and the last record in which it was at work, and where the last one begins. */
+  readonly from: RecordPlace
+  readonly to: RecordPlace
+  /** Evidence in bits. */
+  readonly bits: number
+  /** What the rows say of each process, beside digits that were read as a number. */
+  readonly lift: Lift
+  /** How often an original starts as this one does, beside any other start; undefined where it cannot be told. */
+  readonly usual: ((text: string) => number) | undefined
+  /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
+  readonly digits: number
+  /** Values that fit may be others than they were. */
+  readonly suspect: boolean
+  /** Bits for the process that explains it best, and for the run by itself where nothing else happened. */
+  readonly evidence: number
+  readonly alone: number
+  /** By how many bits its process explains its rows better than that of another run. */
+  beyond(other: EvidenceRun): number
+}

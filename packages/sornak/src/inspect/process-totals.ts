@@ -1,0 +1,180 @@
+// What some rows say for one process: at work on all of them, in some runs of them, or here and there. In 1/256 bit.
+
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf, type Space } from '../identifier/space.js'
+import type { Sums } from './column-evidence.js'
+import { bits, IN, OUT, UNIT, type Process } from './processes.js'
+import type { Run } from './run-state.js'
+import { RUN_BITS } from './weights.js'
+
+export const STOPS = 'octal as far as it goes'
+
+// Columns are seldom even. That all values lie below a limit says something only where they come up to
+// it; that short ones do, only where wider ones stand between them.
+export function isEven(
+  { id, max, nearly }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  all: Sums,
+): boolean {
+  if (id.startsWith('cut-short')) {
+    // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
+    // or there are clean values, and none of them starts with the zeros that would have been lost.
+    const hits = to.hits[i]! - from.hits[i]!
+    const padded = to.padded - from.padded
+    if ((to.short - from.short - hits) * 20 > hits) return false
+    const clean = all.wide >= 20 && all.zeros === 0
+    return padded > 0 ? padded * 50 >= hits : clean || (all.misfits < 30 && all.fits === 0)
+  }
+  if (nearly === undefined) return true
+  const held = to.held[i]! - from.held[i]!
+  const near = to.near[i]! - from.near[i]!
+  if (max !== undefined) return held >= 32 && near * 32 >= held
+  const short = to.short - from.short
+  const between = short >= 3 && to.wide - from.wide >= 4 * short
+  // What stops at an 8 or 9 leaves short numbers of any length.
+  return between && (id === STOPS ? (to.tiny - from.tiny) * 4 >= short : near * 8 >= short)
+}
+
+// Evidence for a process that was at work on all rows between two places.
+export function total(
+  definition: Definition,
+  process: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  fair: boolean,
+): number {
+  const { id, usual, max, rounds } = process
+  const misfits = to.misfits - from.misfits
+  const hits = to.hits[i]! - from.hits[i]!
+  // One repaired row breaks no run; many values that the process would have changed say it was not at
+  // work on all rows. So do those that fit among others that stand in printed forms.
+  const against = usual === 0 ? (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT : 0
+  const printed = !rounds && isPrinted(from, to)
+  if (against * 10 > hits || passedBy(process, i, from, to)) return -Infinity
+  const flat = printed
+    ? IN * hits + OUT * (misfits - hits + against)
+    : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
+  const space = spaceOf(definition)
+  if (id.startsWith('wrapped') && max !== undefined)
+    return flat + (fair ? wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!) : 0)
+  if (!fair) return flat
+  if (id === 'short-display') return flat + more(id, i, from, to) - dropped(from.digits, to.digits)
+  const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
+  return flat + more(id, i, from, to) + narrow * (to.short - from.short)
+}
+
+// Most of what does not fit stands in a printed form, or has marks around it.
+export const isPrinted = (from: Sums, to: Sums): boolean =>
+  (to.formed - from.formed) * 2 > to.misfits - from.misfits
+
+// Values that fit, among others that stand in printed forms, were not printed with them; but a reader of
+// octal digits leaves 0891 as it is.
+function passedBy({ id, rounds }: Process, i: number, from: Sums, to: Sums): boolean {
+  // What a rounding printed shows in the values that fit: they count for themselves.
+  if (rounds) return false
+  const left = id === 'octal' ? to.zeros - from.zeros : 0
+  return isPrinted(from, to) && (to.fits - from.fits - left) * 10 > to.hits[i]! - from.hits[i]!
+}
+
+// What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where
+// its neighbours stand with all their digits.
+const more = (id: string, i: number, from: Sums, to: Sums): number =>
+  to.extra[i]! - from.extra[i]! - (id === 'short-display' ? dropped(from.plain, to.plain) : 0)
+
+// Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
+// neighbours, and not to fewer.
+function dropped(from: readonly number[], to: readonly number[]): number {
+  const usual = usualDigits(from, to)
+  return to.reduce((sum, count, k) => {
+    const fewer = Math.max(0, usual - k)
+    return sum + (count - from[k]!) * fewer * Math.log2(10) * UNIT
+  }, 0)
+}
+
+// The most digits that one in twenty stands with.
+export function usualDigits(from: readonly number[], to: readonly number[], least = 0): number {
+  const counts = to.map((count, k) => count - from[k]!)
+  const all = counts.reduce((sum, count) => sum + count, 0)
+  return counts.findLastIndex((count) => count >= least && count > 0 && count * 20 >= all)
+}
+
+// The same for a process that was at work in some runs.
+export function runwise(
+  process: Process,
+  i: number,
+  runs: readonly Run<Sums>[],
+  all: Sums,
+  fair: boolean,
+): number {
+  let sum = OUT * all.misfits
+  let some = false
+  for (const { from, to, score } of runs) {
+    if (passedBy(process, i, from.known, to.known)) continue
+    some = true
+    sum += score - RUN_BITS * UNIT - OUT * (to.known.misfits - from.known.misfits)
+    if (fair) sum += more(process.id, i, from.known, to.known)
+  }
+  return some ? sum : -Infinity
+}
+
+// How many values wrap round to one, in 1/256 bit.
+function wrapsOf(space: Space, id: string, max: bigint): number {
+  const modulus = (max + 1n) * (id.includes('uint') ? 1n : 2n)
+  return Math.max(0, bits((space.integers.count * 4096n) / modulus) - 12 * UNIT)
+}
+
+// The same for a process that was at work here and there: each value that it explains was met as often
+// as it strikes, each that fits as often as it does not.
+export function scattered(
+  definition: Definition,
+  { id, max }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  fair: boolean,
+): number {
+  const hits = to.hits[i]! - from.hits[i]!
+  const fits = to.fits - from.fits
+  const misfits = to.misfits - from.misfits
+  if (hits === 0) return OUT * misfits
+  const rate = hits / (fits + misfits + 1)
+  // That so many values are shown to be damaged sets the rate; what speaks for a process is which ones.
+  // A printed form or a mark shows by itself.
+  const formed = isPrinted(from, to)
+  // More than it ever shows can not be its doing alone.
+  const seldom = Math.max(rate, shows(definition, id, max))
+  const usual = formed ? 0 : -Math.log2(seldom)
+  // Values that kept their zeros say how often they were lost.
+  const strike = hits / (hits + to.zeros - from.zeros)
+  const seen = id === 'number-read' ? Math.min(usual, Math.log2(strike / rate)) : usual
+  const showing = seen * UNIT * hits
+  const many =
+    id.startsWith('wrapped') && max !== undefined
+      ? wrapsOf(spaceOf(definition), id, max) * hits
+      : more(id, i, from, to)
+  return (
+    (IN + Math.log2(rate) * UNIT) * hits +
+    OUT * (misfits - hits) +
+    Math.log2(1 - rate) * UNIT * fits +
+    (fair ? many + showing : id === 'number-read' ? showing : 0)
+  )
+}
+
+// The share of values that a process changes so that they do not fit any more.
+function shows(definition: Definition, id: string, max: bigint | undefined): number {
+  const space = spaceOf(definition)
+  const all = space.integers.count
+  if (all === 0n) return 1
+  const below = 10n ** BigInt(Math.max(0, space.widest - 1)) - 1n
+  const share = (part: bigint, whole: bigint) =>
+    Math.min(1, Math.max(0.001, Number((part * 4096n) / whole) / 4096))
+  const zeros = share(space.count(0n, below).count, all)
+  if (id === 'number-read' || id.startsWith('octal')) return zeros
+  if (max === undefined) return 1
+  if (id.startsWith('clamped')) return share(space.count(max + 1n, 10n ** 60n).count, all)
+  const short = share(below < max ? below : max, max)
+  return id.includes('uint') ? short : (1 + short) / 2
+}
