@@ -105,6 +105,12 @@ export function comparison(
       return Math.max(doubt, told ? most + Math.min(0, rival) : most)
     }
   }
+  // Values that were rounded, and fit, are such as the rounding prints.
+  const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
+    const hits = to.hits[i]! - from.hits[i]!
+    const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT)
+    return said + usual * (to.fits - from.fits) > 0
+  }
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
@@ -136,7 +142,7 @@ export function comparison(
         own !== undefined &&
         !form &&
         onAllRows(process, best, from, to) &&
-        (process.rounds === true ||
+        ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
           process.max !== undefined ||
           (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
       beyond(other) {

@@ -1,0 +1,94 @@
+// Columns in which values were damaged in several ways at once: what the rows say together must not make a value
+// worse than it is alone, nor touch values that nothing happened to.
+
+import { describe, expect, test } from 'vitest'
+import { columnEvidence, columnRuns, fit, judge, type Definition } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+import { bare, digits, next, of } from './converted-column.js'
+
+// ISO/IEC 7812-1, annex B.
+function withCheckDigit(body: string): string {
+  const sum = [...body].reverse().reduce((total, digit, i) => {
+    const twice = Number.parseInt(digit, 10) * (i % 2 === 0 ? 2 : 1)
+    return total + (twice > 9 ? twice - 9 : twice)
+  }, 0)
+  return `${body}${(10 - (sum % 10)) % 10}`
+}
+
+const KINDS: Record<string, readonly [Definition, () => string]> = {
+  'five digits': [of('{5}'), () => digits(5)],
+  'numbers issued so far': [of('{6}'), () => `${1 + next(4200)}`.padStart(6, '0')],
+  'one block of mobiles': [of('0{10}'), () => `07700900${digits(3)}`],
+  'ten digits': [of('{10}'), () => digits(10)],
+  'card numbers': [
+    definition({ stored: '{16}', check: 'luhn' }),
+    () => withCheckDigit(`4${digits(14)}`),
+  ],
+  'sixteen digits': [of('{16}'), () => digits(16)],
+  'eighteen digits': [of('{18}'), () => digits(18)],
+  'four to six digits': [of('{4..6}'), () => digits(4 + next(3))],
+  codes: [of('{1}{1 of "A..F"}{1}'), () => `${digits(1)}${'ABCDF'[next(5)]!}${digits(1)}`],
+}
+
+/** Ways that leave all digits where they are; the last one does not. */
+const WAYS: readonly ((text: string) => string)[] = [
+  (text) => `${bare(text)}.0`,
+  (text) => `'${text}`,
+  (text) => `${text}\u00a0`,
+  bare,
+  (text) => bare(text).replace(/\B(?=(?:\d{3})+$)/g, ','),
+  (text) => text.slice(0, -1),
+]
+
+const cases = Object.keys(KINDS).flatMap((kind) =>
+  [4, 30, 300].map((every) => [kind, every] as const),
+)
+
+describe.each(cases)('%s, one value in %i', (kind, every) => {
+  const [made, draw] = KINDS[kind]!
+  const rows = Array.from({ length: 1200 }, () => {
+    const original = draw()
+    const way = next(every) === 0 ? next(WAYS.length) : -1
+    const seen = WAYS[way]?.(original) ?? original
+    return { original, seen, cut: way === WAYS.length - 1 }
+  })
+  const evidence = columnEvidence(made)
+  rows.forEach(({ seen }, index) => {
+    const place = { index, line: index, offset: index }
+    const bytes = new TextEncoder().encode(seen)
+    if (fit(made, seen).ok) evidence.fits(bytes, 0, bytes.length, place)
+    else evidence.misfit(seen, place)
+  })
+  const runs = columnRuns(made, evidence.state())
+  const judged = rows.map((row, i) => ({
+    ...row,
+    alone: judge(made, row.seen),
+    here: judge(made, row.seen, 10, runs.around(i)),
+  }))
+
+  test('values that nothing happened to are intact', () => {
+    const accused = judged.filter(
+      ({ original, seen, here }) => seen === original && here.verdict !== 'intact',
+    )
+    expect(accused.map(({ seen, here }) => [seen, here.verdict])).toEqual([])
+  })
+
+  test('what is explained alone is explained among the others', () => {
+    const worse = judged.filter(
+      ({ alone, here }) => alone.verdict !== 'misfit' && here.verdict === 'misfit',
+    )
+    expect(worse.map(({ seen }) => seen)).toEqual([])
+    for (const { here } of judged)
+      for (const { odds } of here.candidates) {
+        expect(odds).toBeGreaterThan(0)
+        expect(odds).toBeLessThanOrEqual(1 + 1e-9)
+      }
+  })
+
+  test('a value with all its digits comes back as it was, or stays open', () => {
+    const wrong = judged.filter(
+      ({ original, cut, here }) => !cut && here.mend !== undefined && here.mend !== original,
+    )
+    expect(wrong.map(({ original, seen, here }) => [original, seen, here.mend])).toEqual([])
+  })
+})
