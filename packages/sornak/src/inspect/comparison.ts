@@ -37,6 +37,7 @@ export function comparison(
   const all = whole.sums
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
   const nothing = nothingOf(all)
   const alike = new Set(spaceOf(definition).layouts.map(({ places }) => places.length)).size === 1
   const isFair = (process: Process, i: number, from: Sums, to: Sums) =>
@@ -89,6 +90,10 @@ export function comparison(
   }
   const lifted = (sums: readonly number[], from: Sums, to: Sums, ofRun?: Rivals): Lift => {
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
+    // Whether the rows were cut short, where that suits them better than having lost zeros.
+    let cut: number | undefined
+    const wereCut = () =>
+      (cut ??= Math.max(0, ...cuts.map((id) => ofShort(id, ofRun) ?? 0).filter(Number.isFinite)))
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0
@@ -99,10 +104,13 @@ export function comparison(
       const rival = ofShort(id, ofRun)
       if (rival === undefined) return most
       // Such evidence takes away certainty, and gives none.
-      const doubt = Math.min(rival, -Math.log2(prior(id)))
-      if (id.startsWith('octal')) return Math.max(doubt, Math.min(most, rival))
-      const told = id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
-      return Math.max(doubt, told ? most + Math.min(0, rival) : most)
+      const octal = id.startsWith('octal')
+      const told = octal ? rival - wereCut() : rival
+      const doubt = Math.min(told, -Math.log2(prior(id)))
+      if (octal) return Math.max(doubt, Math.min(most, told))
+      const bound =
+        id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
+      return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
     }
   }
   // Values that were rounded, and fit, are such as the rounding prints.
