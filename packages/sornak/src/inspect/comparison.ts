@@ -102,7 +102,9 @@ export function comparison(
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
       const rival = ofShort(id, ofRun)
-      if (rival === undefined) return most
+      // Where no story is told of short values, all that can be said for octal digits is that they are no less likely.
+      if (rival === undefined)
+        return id.startsWith('octal') ? Math.min(most, -Math.log2(prior(id))) : most
       // Such evidence takes away certainty, and gives none.
       const octal = id.startsWith('octal')
       const told = octal ? rival - wereCut() : rival
