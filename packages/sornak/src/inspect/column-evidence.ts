@@ -40,6 +40,11 @@ export interface Sums {
   readonly formed: number
   /** For each process, values that do not fit and that it explains. */
   readonly hits: readonly number[]
+  /** Values that do not fit and that only lost zeros, maybe; for each process, those of them that it explains too. */
+  readonly reads: number
+  readonly readsToo: readonly number[]
+  /** What the number of originals of these adds. */
+  readonly readsExtra: readonly number[]
   /** How many values are printed with an exponent and so many digits. */
   readonly digits: readonly number[]
   /** How many long numbers stand without an exponent, all their digits counted or those before a row of zeros. */
@@ -98,6 +103,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const index = new Map(processes.map(({ id }, i) => [id, i]))
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
   const nearTexts = processes.map(({ nearly }) => `${nearly ?? ''}`)
+  const numberRead = index.get('number-read') ?? -1
   const space = spaceOf(definition)
   const wide = processes.some(({ rounds }) => rounds)
   const count = processes.length
@@ -108,6 +114,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const scores = copy(sums?.scores)
   const extra = copy(sums?.extra)
   const hits = copy(sums?.hits)
+  const readsToo = copy(sums?.readsToo)
+  const readsExtra = copy(sums?.readsExtra)
   const digits = sums ? [...sums.digits] : Array<number>(MOST_DIGITS + 1).fill(0)
   const plain = sums ? [...sums.plain] : Array<number>(MOST_DIGITS + 1).fill(0)
   const held = copy(sums?.held)
@@ -121,6 +129,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     formed,
     padded,
     tiny,
+    reads,
   } = sums ?? NOTHING
   // The row's place is the reader's and changes: what is kept of it is a copy.
   const place = { ...(sums ?? NOTHING).place }
@@ -167,6 +176,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       scores: [...scores],
       extra: [...extra],
       hits: [...hits],
+      reads,
+      readsToo: [...readsToo],
+      readsExtra: [...readsExtra],
       digits: [...digits],
       plain: [...plain],
       held: [...held],
@@ -310,6 +322,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (many > 0n && form !== undefined) found.set(form, 1n)
       }
     }
+    const isRead = found.has(numberRead)
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)
@@ -327,6 +340,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       [...found.keys()].sort((a, b) => a - b).map((i) => [i, alone?.get(i) ?? IN] as const),
       () => {
         misfits++
+        if (isRead) reads++
         if (inForm) formed++
         if (short !== undefined && found.has(short)) {
           const shown = shownDigits(seen)
@@ -344,6 +358,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
           scores[i]! += IN - OUT
           hits[i]!++
           extra[i]! += bits(many)
+          if (isRead) {
+            readsToo[i]!++
+            readsExtra[i]! += bits(many)
+          }
           const { nearly, max } = processes[i]!
           if (nearly === undefined || bare === undefined) continue
           if (max === undefined && bare.length >= space.widest) continue
@@ -363,7 +381,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     found: Map<number, bigint>,
   ): ReadonlyMap<number, number> {
     const alone = new Map<number, number>()
-    if (!stands && !found.has(index.get('number-read') ?? -1)) return alone
+    if (!stands && !found.has(numberRead)) return alone
     const bytes = bytesOf(bare)
     for (const { i, fits: ask } of asked) {
       const { rounds, max } = processes[i]!
@@ -502,6 +520,7 @@ const NOTHING = {
   formed: 0,
   padded: 0,
   tiny: 0,
+  reads: 0,
   place: { index: 0, line: 0, offset: 0 },
 }
 
@@ -521,6 +540,9 @@ function added(a: Sums, b: Sums): Sums {
     scores: sumOf(a.scores, b.scores),
     extra: sumOf(a.extra, b.extra),
     hits: sumOf(a.hits, b.hits),
+    reads: a.reads + b.reads,
+    readsToo: sumOf(a.readsToo, b.readsToo),
+    readsExtra: sumOf(a.readsExtra, b.readsExtra),
     digits: sumOf(a.digits, b.digits),
     plain: sumOf(a.plain, b.plain),
     held: sumOf(a.held, b.held),

@@ -97,7 +97,7 @@ export function comparison(
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0
-      const own = (sums[i]! - base) / UNIT
+      const own = Math.max((sums[i]! - base) / UNIT, inPart(i, from, to))
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
@@ -114,6 +114,17 @@ export function comparison(
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
       return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
     }
+  }
+  // Rows that were damaged here and there went through several conversions, maybe: a part of those that read as
+  // numbers was rounded, where so many originals come out as each that it is worth saying so.
+  const inPart = (i: number, from: Sums, to: Sums): number => {
+    const all = to.reads - from.reads
+    const some = to.readsToo[i]! - from.readsToo[i]!
+    if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
+    const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
+    const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
+    const said = originals + some * Math.log2(some / all) + others - RUN_BITS
+    return said > 0 ? said : -Infinity
   }
   // Values that were rounded, and fit, are such as the rounding prints.
   const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
@@ -184,12 +195,18 @@ const nothingOf = (sums: Sums): Sums => {
     scores: zeros,
     extra: zeros,
     hits: zeros,
+    reads: 0,
+    readsToo: zeros,
+    readsExtra: zeros,
     digits: sums.digits.map(() => 0),
     plain: sums.plain.map(() => 0),
     held: zeros,
     near: zeros,
   }
 }
+
+// What these printed shows by the zeros at its end.
+const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
 
 // The short values of a run, or of all rows.
 function groupOf(
