@@ -126,15 +126,6 @@ function reading(space: Space, value: bigint): string[] {
   })
 }
 
-/** How many values there are. */
-export function all(space: Space): Tally {
-  const every = machines(space)
-  return {
-    count: every.reduce((sum, machine) => sum + machine.endings(machine.start), 0n),
-    exact: every.every(({ exact }) => exact),
-  }
-}
-
 const machines = remembered(({ definition, layouts }: Space) =>
   layouts.map((layout) => machineOf(definition, layout, () => true)),
 )

@@ -21,7 +21,7 @@ import { octalTexts } from '../channel/other-base.js'
 import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
-import { all, leaving, startingWith } from '../identifier/parts-of-space.js'
+import { leaving, startingWith } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
 import type { Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
@@ -313,30 +313,12 @@ function asCode(
 
 // 3 <- 3E7: a reader that stops at the first character that is no digit.
 function asFront(space: Space, value: bigint): Bare[] {
-  const subset = startingWith(space, `${value}`)
+  const subset = startingWith(space, value === 0n ? '' : `${value}`)
   const common = { channel: 'cut-short', process: 'front', finding: 'cut-short' } as const
-  // Nothing at the front could be read: a program that gives zero then gives it for any value.
-  if (value === 0n) {
-    const { count, exact } = all(space)
-    const any = { count, bound: count, exact, list: () => [] }
-    return [
-      {
-        ...common,
-        originals: { kind: 'subset', subset: any },
-        weight: TOGETHER.unread,
-        per: 'all',
-      },
-    ]
-  }
   if (subset.count === 0n) return []
-  return [
-    {
-      ...common,
-      originals: { kind: 'subset', subset },
-      weight: TOGETHER.cutShort,
-      per: 'all',
-    },
-  ]
+  // Nothing at the front could be read: a program that gives zero then gives it for any value.
+  const weight = value === 0n ? TOGETHER.unread : TOGETHER.cutShort
+  return [{ ...common, originals: { kind: 'subset', subset }, weight, per: 'all' }]
 }
 
 // Whether values have digits in front of other characters.

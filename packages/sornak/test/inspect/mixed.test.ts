@@ -92,3 +92,28 @@ describe.each(cases)('%s, one value in %i', (kind, every) => {
     expect(wrong.map(({ original, seen, here }) => [original, seen, here.mend])).toEqual([])
   })
 })
+
+test('a code that came to zero stays open among others that were worked out', () => {
+  const made = of('{1}{1 of "A..F"}{1}')
+  // 3E2 is read as a power of ten, and 0E7 is zero.
+  const rows = Array.from({ length: 6000 }, () => {
+    const original = `${digits(1)}${'ABCDEF'[next(6)]!}${digits(1)}`
+    const [digit = '', , power = ''] = original
+    const read = digit === '0' ? '0' : `${digit}${'0'.repeat(Number.parseInt(power, 10))}`
+    return { original, seen: original[1] === 'E' && next(5) === 0 ? read : original }
+  })
+  const evidence = columnEvidence(made)
+  rows.forEach(({ seen }, index) => {
+    const place = { index, line: index, offset: index }
+    if (fit(made, seen).ok) evidence.fits(new TextEncoder().encode(seen), 0, seen.length, place)
+    else evidence.misfit(seen, place)
+  })
+  const runs = columnRuns(made, evidence.state())
+  const zeros = rows.flatMap(({ original, seen }, i) => (seen === '0' ? [{ original, i }] : []))
+  expect(zeros.length).toBeGreaterThan(2)
+  for (const { original, i } of zeros) {
+    const { verdict, candidates } = judge(made, '0', 1000, runs.around(i))
+    expect(verdict).toBe('ambiguous')
+    expect(candidates.map(({ text }) => text)).toContain(original)
+  }
+})
