@@ -326,8 +326,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)
-    /** What leaves a value alone that stands behind marks says as little as of one that fits. */
-    const alone = bare === undefined ? undefined : leaveAlone(bare, stands, found)
+    // What leaves a value alone that stands behind marks says as little as of one that fits.
+    const quiet = bare === undefined ? undefined : leaveAlone(bare, stands, found)
     // A reader that stops at the first letter takes a power of ten as one too.
     const front = index.get('front')
     if (front !== undefined && found.has(index.get('evaluated') ?? -1) && !found.has(front))
@@ -337,7 +337,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (short !== undefined && found.has(index.get('form exponent')!) && !found.has(short))
       found.set(short, 1n)
     row(
-      [...found.keys()].sort((a, b) => a - b).map((i) => [i, alone?.get(i) ?? IN] as const),
+      [...found.keys()].sort((a, b) => a - b).map((i) => [i, quiet?.get(i) ?? IN] as const),
       () => {
         misfits++
         if (isRead) reads++
@@ -374,14 +374,15 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   // Behind a tail or grouping stands a number: a process that leaves it as it is explains it too. Where it
-  // fits, that is every process that leaves it alone; else those that are about large numbers only.
+  // fits, that is every process that leaves it alone; else those that are about large numbers only. Returned is
+  // what those say that only left it alone.
   function leaveAlone(
     bare: string,
     stands: boolean,
     found: Map<number, bigint>,
   ): ReadonlyMap<number, number> {
-    const alone = new Map<number, number>()
-    if (!stands && !found.has(numberRead)) return alone
+    const quiet = new Map<number, number>()
+    if (!stands && !found.has(numberRead)) return quiet
     const bytes = bytesOf(bare)
     for (const { i, fits: ask } of asked) {
       const { rounds, max } = processes[i]!
@@ -389,19 +390,19 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       const score = ask(bytes, 0, bytes.length)
       if (score < 0) continue
       found.set(i, 1n)
-      if (stands) alone.set(i, score)
+      if (stands) quiet.set(i, score)
     }
     // Few digits are printed as they are.
     const short = index.get('short-display')
     if (!stands && short !== undefined && bare.length < 12 && !found.has(short))
       found.set(short, 1n)
-    if (!stands) return alone
+    if (!stands) return quiet
     for (const [i, { id, usual, fits: ask }] of processes.entries())
       if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) {
         found.set(i, 1n)
-        alone.set(i, 0)
+        quiet.set(i, 0)
       }
-    return alone
+    return quiet
   }
 
   // The same value again, or the next of a sequence: not a second piece of evidence.
