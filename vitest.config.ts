@@ -19,6 +19,7 @@ export default defineConfig({
     include: ['packages/*/test/**/*.test.ts', 'examples/*/test/**/*.test.ts'],
     testTimeout: 180_000,
     hookTimeout: 180_000,
+    expect: { poll: { timeout: 20_000 } },
     // One for each core; left to itself the runner keeps a core free.
     maxWorkers: '100%',
   },
