@@ -1,4 +1,4 @@
-// What is worked out once for each definition or space, and kept as long as it is.
+// What is worked out once for each definition, space or automaton, and kept as long as it is.
 
 export function remembered<Of extends object, What>(work: (of: Of) => What): (of: Of) => What {
   const known = new WeakMap<Of, { readonly what: What }>()

@@ -512,7 +512,8 @@ const joinedClean = (a: Clean, b: Clean): Clean => ({
   most: a.most > b.most ? a.most : b.most,
 })
 
-const NOTHING = {
+/** Of no rows, what is counted for all processes together. */
+export const NOTHING = {
   fits: 0,
   misfits: 0,
   short: 0,

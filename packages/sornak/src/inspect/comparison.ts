@@ -3,7 +3,7 @@
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import type { EvidenceState, Sums } from './column-evidence.js'
+import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
 import {
   isEven,
@@ -184,18 +184,10 @@ const nothingOf = (sums: Sums): Sums => {
   const zeros = sums.scores.map(() => 0)
   return {
     ...sums,
-    fits: 0,
-    misfits: 0,
-    short: 0,
-    wide: 0,
-    zeros: 0,
-    formed: 0,
-    padded: 0,
-    tiny: 0,
+    ...NOTHING,
     scores: zeros,
     extra: zeros,
     hits: zeros,
-    reads: 0,
     readsToo: zeros,
     readsExtra: zeros,
     digits: sums.digits.map(() => 0),

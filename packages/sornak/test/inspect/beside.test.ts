@@ -5,7 +5,6 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
   besideEvidence,
-  columnEvidence,
   companions,
   fit,
   joinedBeside,
@@ -13,7 +12,7 @@ import {
   type Companion,
   type Definition,
 } from 'sornak'
-import { bare, digits, next, of, padded } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
 
 const serial = of('{18}')
 const account = of('{16}')
@@ -32,14 +31,8 @@ function besideOf(made: Definition, rows: readonly Row[]): BesideState {
 }
 
 function found(made: Definition, rows: readonly Row[]): Companion[] {
-  const evidence = columnEvidence(made)
-  rows.forEach(([value], index) => {
-    const place = { index, line: index, offset: index }
-    const bytes = new TextEncoder().encode(value)
-    if (fit(made, value).ok) evidence.fits(bytes, 0, bytes.length, place)
-    else evidence.misfit(value, place)
-  })
-  return companions(made, besideOf(made, rows), evidence.state())
+  const values = rows.map(([value]) => value)
+  return companions(made, besideOf(made, rows), evidenceOf(made, values))
 }
 
 const rows = (count: number, row: (i: number) => Row): Row[] =>

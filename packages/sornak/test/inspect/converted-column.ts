@@ -1,6 +1,6 @@
 // A column whose rows went through a conversion, and what its mends are held against what was there before.
 
-import { columnEvidence, columnRuns, fit, judge, type Definition } from 'sornak'
+import { columnEvidence, columnRuns, fit, judge, type Definition, type EvidenceState } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 
 let state = 1
@@ -12,6 +12,18 @@ export const padded = (value: number, width: number): string => `${value}`.padSt
 /** Read as a number. */
 export const bare = (text: string): string => text.replace(/^0+(?=\d)/, '')
 export const of = (stored: string): Definition => definition({ stored })
+
+/** What the rows of a column say together. */
+export function evidenceOf(made: Definition, values: readonly string[]): EvidenceState {
+  const evidence = columnEvidence(made)
+  values.forEach((value, index) => {
+    const place = { index, line: index, offset: index }
+    const bytes = new TextEncoder().encode(value)
+    if (fit(made, value).ok) evidence.fits(bytes, 0, bytes.length, place)
+    else evidence.misfit(value, place)
+  })
+  return evidence.state()
+}
 
 /** A kind of column. */
 export interface Population {
@@ -42,14 +54,13 @@ export function outcome(
     const original = draw()
     return { original, seen: struck(row) ? convert(original) : original }
   })
-  const evidence = columnEvidence(of)
-  rows.forEach(({ seen }, index) => {
-    const place = { index, line: index, offset: index }
-    const bytes = new TextEncoder().encode(seen)
-    if (fit(of, seen).ok) evidence.fits(bytes, 0, bytes.length, place)
-    else evidence.misfit(seen, place)
-  })
-  const runs = columnRuns(of, evidence.state())
+  const runs = columnRuns(
+    of,
+    evidenceOf(
+      of,
+      rows.map(({ seen }) => seen),
+    ),
+  )
   const made: Outcome = { short: 0, mended: 0, wrong: [], known: 0, found: 0 }
   rows.forEach(({ original, seen }, index) => {
     if (fit(of, seen).ok) return

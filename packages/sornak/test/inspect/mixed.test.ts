@@ -2,9 +2,9 @@
 // worse than it is alone, nor touch values that nothing happened to.
 
 import { describe, expect, test } from 'vitest'
-import { columnEvidence, columnRuns, fit, judge, type Definition } from 'sornak'
+import { columnRuns, judge, type Definition } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
-import { bare, digits, next, of } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 // ISO/IEC 7812-1, annex B.
 function withCheckDigit(body: string): string {
@@ -52,14 +52,8 @@ describe.each(cases)('%s, one value in %i', (kind, every) => {
     const seen = WAYS[way]?.(original) ?? original
     return { original, seen, cut: way === WAYS.length - 1 }
   })
-  const evidence = columnEvidence(made)
-  rows.forEach(({ seen }, index) => {
-    const place = { index, line: index, offset: index }
-    const bytes = new TextEncoder().encode(seen)
-    if (fit(made, seen).ok) evidence.fits(bytes, 0, bytes.length, place)
-    else evidence.misfit(seen, place)
-  })
-  const runs = columnRuns(made, evidence.state())
+  const seen = rows.map((row) => row.seen)
+  const runs = columnRuns(made, evidenceOf(made, seen))
   const judged = rows.map((row, i) => ({
     ...row,
     alone: judge(made, row.seen),
@@ -102,13 +96,8 @@ test('a code that came to zero stays open among others that were worked out', ()
     const read = digit === '0' ? '0' : `${digit}${'0'.repeat(Number.parseInt(power, 10))}`
     return { original, seen: original[1] === 'E' && next(5) === 0 ? read : original }
   })
-  const evidence = columnEvidence(made)
-  rows.forEach(({ seen }, index) => {
-    const place = { index, line: index, offset: index }
-    if (fit(made, seen).ok) evidence.fits(new TextEncoder().encode(seen), 0, seen.length, place)
-    else evidence.misfit(seen, place)
-  })
-  const runs = columnRuns(made, evidence.state())
+  const seen = rows.map((row) => row.seen)
+  const runs = columnRuns(made, evidenceOf(made, seen))
   const zeros = rows.flatMap(({ original, seen }, i) => (seen === '0' ? [{ original, i }] : []))
   expect(zeros.length).toBeGreaterThan(2)
   for (const { original, i } of zeros) {
