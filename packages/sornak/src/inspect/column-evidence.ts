@@ -78,6 +78,8 @@ export interface EvidenceState {
   readonly runs: readonly RunState<Sums>[]
   /** How many values that fit start with each two digits, `00` to `99`. */
   readonly starts: readonly number[]
+  /** The same of numbers of full width that stand in another form, or with marks around them. */
+  readonly formedStarts: readonly number[]
   /** Where they lie. */
   readonly clean: Clean
   /** Digits that are too short. */
@@ -145,6 +147,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   /** What rows that said less than usual still take from each process: runs that are open lose it later. */
   const owed = zeros()
   const starts = from ? [...from.starts] : Array<number>(100).fill(0)
+  const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
   const fronts = from ? [...from.clean.fronts] : Array<number>(10 * space.widest).fill(0)
   const limits = limitsOf(from?.clean)
   const shorts = collector(from?.shorts)
@@ -353,7 +356,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
           narrow++
           shorts.add(bare, rows)
           if (bare.length * 2 <= space.widest) tiny++
-        } else if (bare !== undefined) full++
+        } else if (bare !== undefined) {
+          full++
+          if (bare.length === space.widest && bare.length > 1)
+            formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
+        }
         for (const [i, many] of found) {
           scores[i]! += IN - OUT
           hits[i]!++
@@ -363,10 +370,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
             readsExtra[i]! += bits(many)
           }
           const { nearly, max } = processes[i]!
-          if (nearly === undefined || bare === undefined) continue
-          if (max === undefined && bare.length >= space.widest) continue
+          // A signed type has as many numbers below zero.
+          const size = max === undefined ? bare : (bare ?? /^-(\d+)$/.exec(seen)?.[1])
+          if (nearly === undefined || size === undefined) continue
+          if (max === undefined && size.length >= space.widest) continue
           held[i]!++
-          if (BigInt(bare) >= nearly) near[i]!++
+          if (BigInt(size) >= nearly) near[i]!++
         }
       },
     )
@@ -451,6 +460,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         sums: mark().known,
         runs: [...runs],
         starts: [...starts],
+        formedStarts: [...formedStarts],
         clean: { fronts: [...fronts], ...limits.texts() },
         shorts: shorts.values(),
         could: [...could],
@@ -498,6 +508,7 @@ function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     sums: added(a.sums, b.sums),
     runs: a.runs.map((run, i) => joined(run, b.runs[i]!, move)),
     starts: sumOf(a.starts, b.starts),
+    formedStarts: sumOf(a.formedStarts, b.formedStarts),
     clean: joinedClean(a.clean, b.clean),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     could: sumOf(a.could, b.could),

@@ -2,7 +2,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf } from '../identifier/space.js'
+import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
 import {
@@ -18,6 +18,7 @@ import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { firstWhere } from './row-lookup.js'
 import { rivals, type Rivals, type ShortGroup } from './short/rivals.js'
 import type { Mark, Run } from './run-state.js'
+import { spread } from './spread.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, TOGETHER } from './weights.js'
 
@@ -40,14 +41,25 @@ export function comparison(
   const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
   const nothing = nothingOf(all)
   const alike = new Set(spaceOf(definition).layouts.map(({ places }) => places.length)).size === 1
+  // Numbers that wrapped round lie anywhere below the limit; those of few blocks only look as if it held them. Where the
+  // limit has fewer digits than they have, or they have any number of digits, this shows by their widths.
+  const { widest } = spaceOf(definition)
+  const evenly = processes.map(({ id, max }) => {
+    const tells = alike && id.startsWith('wrapped') && max?.toString().length === widest
+    return !tells || spread(whole, max!) > 0
+  })
   const isFair = (process: Process, i: number, from: Sums, to: Sums) =>
     // Where values have several widths, what an octal reading changed may fit and is not among those counted.
-    (alike || !process.id.startsWith('octal')) && isEven(process, i, from, to, all)
+    (alike || !process.id.startsWith('octal')) &&
+    isEven(process, i, from, to, all) &&
+    evenly[i]!
   const even = processes.map((process, i) => isFair(process, i, nothing, all))
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
+  const isFairHere = (process: Process, i: number, from: Sums, to: Sums) =>
+    isFair(process, i, from, to) || (process.max !== undefined && even[i]!)
   // For a process at work on all rows, and here and there.
   const both = (process: Process, i: number, from: Sums, to: Sums): [number, number] => {
-    const fair = isFair(process, i, from, to) || (process.max !== undefined && even[i]!)
+    const fair = isFairHere(process, i, from, to)
     return [
       total(definition, process, i, from, to, fair),
       scattered(definition, process, i, from, to, fair),
@@ -60,11 +72,13 @@ export function comparison(
     const [all, some] = both(process, i, from, to)
     return all >= some
   }
-  const bestOf = (sums: readonly number[]) => {
+  const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
     let best = -1
     let most = -Infinity
     for (let i = 0; i < processes.length; i++) {
-      const weighed = sums[i]! / UNIT + Math.log2(prior(processes[i]!.id))
+      const { id } = processes[i]!
+      const usual = signed(id, from, to) ? TOGETHER.negativeWrapped : prior(id)
+      const weighed = sums[i]! / UNIT + Math.log2(usual)
       if (core[i] && weighed > most) [best, most] = [i, weighed]
     }
     return { best, most }
@@ -145,7 +159,7 @@ export function comparison(
     ofRun?: Rivals,
   ): EvidenceRun => {
     const sums = own ? totals(from, to) : everything()
-    const { best, most } = bestOf(sums)
+    const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
     const process = form ? own : processes[best]!
     return {
@@ -164,8 +178,9 @@ export function comparison(
         !form &&
         onAllRows(process, best, from, to) &&
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
-          process.max !== undefined ||
+          (process.max !== undefined && isFairHere(process, best, from, to)) ||
           (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
+      struck: wrappedShare(spaceOf(definition), process, best, from, to),
       beyond(other) {
         const i = place.get(other.process)!
         return most - sums[i]! / UNIT - Math.log2(prior(other.process))
@@ -178,6 +193,27 @@ export function comparison(
       over(from.known, to.known, own, score, rivals(definition, groupOf(whole, from, to, place))),
     everywhere: () => over(nothing, all, undefined, 0),
   }
+}
+
+// Of numbers that wrapped, a part fits again that the type and the definition tell: those that do not fit say how many.
+function wrappedShare(
+  space: Space,
+  { id, max }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+): number | undefined {
+  if (max === undefined || !id.startsWith('wrapped')) return undefined
+  const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
+  const widths = new Set(space.layouts.map(({ places }) => places.length))
+  const again = [...widths].reduce((sum, width) => {
+    const least = 10n ** BigInt(width - 1)
+    const most = least * 10n - 1n
+    return sum + Number(space.count(least, most < max ? most : max).count) / range
+  }, 0)
+  const fits = to.fits - from.fits
+  if (fits === 0 || again >= 1) return undefined
+  return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
 }
 
 const nothingOf = (sums: Sums): Sums => {
@@ -260,6 +296,7 @@ function prior(id: string): number {
   if (id === 'short-display') return EACH.shortPlain
   if (id === 'binary32') return EACH.binary32
   if (id === 'repadded') return EACH.repadded
+  if (id === 'sign') return TOGETHER.signGained
   return 1
 }
 

@@ -20,6 +20,8 @@ export interface EvidenceRun {
   readonly digits: number
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
+  /** The share of them that are, where the values that do not fit tell it: 0 to 1. */
+  readonly struck?: number | undefined
   /** Bits for the process that explains it best, and for the run by itself where nothing else happened. */
   readonly evidence: number
   readonly alone: number

@@ -67,7 +67,12 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
           (other, k) =>
             k !== i &&
             inside(run, other) &&
-            (covers(other, run) || (k < i && other.channel === run.channel)),
+            (covers(other, run) ||
+              (k < i && other.channel === run.channel) ||
+              // A wider run explains its rows about as well.
+              (isForm(run) === isForm(other) &&
+                wider(other, run) &&
+                around(run.from.index).process !== run.process)),
         ),
     ),
     around,
@@ -79,6 +84,9 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
 // An exponent is how few digits are printed, and binary numbers too: one line says it.
 const covers = (other: EvidenceRun, run: EvidenceRun) =>
   run.process === 'form exponent' && !other.process.startsWith('form ')
+
+const wider = (a: EvidenceRun, b: EvidenceRun) =>
+  a.to.index - a.from.index > b.to.index - b.from.index
 
 const inside = (a: EvidenceRun, b: EvidenceRun) =>
   b.from.index <= a.from.index && a.to.index <= b.to.index

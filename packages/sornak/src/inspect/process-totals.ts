@@ -59,11 +59,21 @@ export function total(
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
   const space = spaceOf(definition)
   if (id.startsWith('wrapped') && max !== undefined)
-    return flat + (fair ? wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!) : 0)
+    // Even numbers wrap round as often as the type has it; others have to be of two kinds.
+    return fair
+      ? flat + wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!)
+      : flat - apart(hits, to.fits - from.fits)
   if (!fair) return flat
   if (id === 'short-display') return flat + more(id, i, from, to) - dropped(from.digits, to.digits)
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + more(id, i, from, to) + narrow * (to.short - from.short)
+}
+
+// What it takes to say which of all rows are of one kind and which are of the other.
+function apart(some: number, others: number): number {
+  const all = some + others
+  const part = (count: number) => (count === 0 ? 0 : count * Math.log2(all / count))
+  return (part(some) + part(others)) * UNIT
 }
 
 // Most of what does not fit stands in a printed form, or has marks around it.
