@@ -15,7 +15,7 @@ import { collector, joinedShorts, type ShortValues } from './short/short-values.
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
 import { usualValues, type Answer } from './usual.js'
-import { RUN_BITS } from './weights.js'
+import { RUN_BITS, TOGETHER } from './weights.js'
 
 /** Figures that stand in sums over rows; those of a run are the difference of two places. */
 export interface Sums {
@@ -314,9 +314,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   function misfitRow(seen: string): void {
     const ways = hypotheses(definition, seen)
     const found = new Map<number, bigint>()
+    const marked = ways.some(({ process }) => process === 'marks')
     for (const way of ways) {
       const i = index.get(way.process)
-      if (i === undefined) continue
+      // A space in front says more by itself than by its place in a form that leaves separators open.
+      const loosely = way.process === 'display' && way.weight === TOGETHER.displayedLoosely
+      if (i === undefined || (loosely && marked)) continue
       const many = countOf(way, space)
       const before = found.get(i) ?? 0n
       if (many > before) found.set(i, many)

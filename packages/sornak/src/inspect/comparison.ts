@@ -4,21 +4,13 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
+import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
-import {
-  isEven,
-  isPrinted,
-  runwise,
-  scattered,
-  STOPS,
-  total,
-  usualDigits,
-} from './process-totals.js'
-import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
+import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
 import { firstWhere } from './row-lookup.js'
 import { rivals, type Rivals, type ShortGroup } from './short/rivals.js'
 import type { Mark, Run } from './run-state.js'
-import { spread } from './spread.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, TOGETHER } from './weights.js'
 
@@ -41,25 +33,14 @@ export function comparison(
   const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
   const nothing = nothingOf(all)
   const alike = new Set(spaceOf(definition).layouts.map(({ places }) => places.length)).size === 1
-  // Numbers that wrapped round lie anywhere below the limit; those of few blocks only look as if it held them. Where the
-  // limit has fewer digits than they have, or they have any number of digits, this shows by their widths.
-  const { widest } = spaceOf(definition)
-  const evenly = processes.map(({ id, max }) => {
-    const tells = alike && id.startsWith('wrapped') && max?.toString().length === widest
-    return !tells || spread(whole, max!) > 0
-  })
-  const isFair = (process: Process, i: number, from: Sums, to: Sums) =>
-    // Where values have several widths, what an octal reading changed may fit and is not among those counted.
-    (alike || !process.id.startsWith('octal')) &&
-    isEven(process, i, from, to, all) &&
-    evenly[i]!
-  const even = processes.map((process, i) => isFair(process, i, nothing, all))
+  const { everywhere: even, isFair, hitsOf, signedRows } = evenness(definition, whole, nothing)
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
-  const isFairHere = (process: Process, i: number, from: Sums, to: Sums) =>
-    isFair(process, i, from, to) || (process.max !== undefined && even[i]!)
+  // A signed type shows by its minus signs, of which the short values know nothing.
+  const signed = (id: string, from: Sums, to: Sums) =>
+    id.startsWith('wrapped int') && signedRows(id, from, to) > 0
   // For a process at work on all rows, and here and there.
   const both = (process: Process, i: number, from: Sums, to: Sums): [number, number] => {
-    const fair = isFairHere(process, i, from, to)
+    const fair = isFair(process, i, from, to)
     return [
       total(definition, process, i, from, to, fair),
       scattered(definition, process, i, from, to, fair),
@@ -94,14 +75,6 @@ export function comparison(
       ? Math.min(everywhere, own + RUN_BITS)
       : own - Math.min(RUN_BITS, -everywhere)
   }
-  // A signed type shows by its minus signs, of which the short values know nothing.
-  const signed = (id: string, from: Sums, to: Sums) => {
-    const hits = (name: string) => {
-      const i = place.get(name)
-      return i === undefined ? 0 : to.hits[i]! - from.hits[i]!
-    }
-    return id.startsWith('wrapped int') && hits(id) > hits(id.replace('int', 'uint'))
-  }
   const lifted = (sums: readonly number[], from: Sums, to: Sums, ofRun?: Rivals): Lift => {
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     // Whether the rows were cut short, where that suits them better than having lost zeros.
@@ -123,7 +96,9 @@ export function comparison(
       const octal = id.startsWith('octal')
       const told = octal ? rival - wereCut() : rival
       const doubt = Math.min(told, -Math.log2(prior(id)))
-      if (octal) return Math.max(doubt, Math.min(most, told))
+      // No value starts with the zeros of one that was cut, and clean ones do not look like them.
+      const unlikely = id.startsWith('cut-short') && to.padded === from.padded && rival <= 0
+      if (octal || unlikely) return Math.max(doubt, Math.min(most, told))
       const bound =
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
       return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
@@ -139,6 +114,13 @@ export function comparison(
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
     const said = originals + some * Math.log2(some / all) + others - RUN_BITS
     return said > 0 ? said : -Infinity
+  }
+  // A value that can be read both ways counts for both.
+  const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
+    const grouped = hitsOf('form grouped', from, to)
+    const tails = hitsOf('form decimal-tail', from, to)
+    if (grouped >= FEW_MARKS && grouped >= FEW_MARKS * tails) return 'grouped'
+    return tails >= FEW_MARKS && tails >= FEW_MARKS * grouped ? 'decimal-tail' : undefined
   }
   // Values that were rounded, and fit, are such as the rounding prints.
   const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
@@ -171,6 +153,7 @@ export function comparison(
       lift: lifted(sums, from, to, ofRun),
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
+      mark: markOf(from, to),
       evidence: most,
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
       suspect:
@@ -178,7 +161,7 @@ export function comparison(
         !form &&
         onAllRows(process, best, from, to) &&
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
-          (process.max !== undefined && isFairHere(process, best, from, to)) ||
+          (process.max !== undefined && isFair(process, best, from, to)) ||
           (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
       struck: wrappedShare(spaceOf(definition), process, best, from, to),
       beyond(other) {
@@ -232,6 +215,9 @@ const nothingOf = (sums: Sums): Sums => {
     near: zeros,
   }
 }
+
+/** So many rows must tell what a mark means, and so many for each that can be read otherwise. */
+const FEW_MARKS = 20
 
 // What these printed shows by the zeros at its end.
 const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']

@@ -18,6 +18,8 @@ export interface EvidenceRun {
   readonly usual: ((text: string) => number) | undefined
   /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
   readonly digits: number
+  /** What a comma or full stop before three zeros means in its rows, where the others tell it. */
+  readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */

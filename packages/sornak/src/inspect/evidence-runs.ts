@@ -69,10 +69,7 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
             inside(run, other) &&
             (covers(other, run) ||
               (k < i && other.channel === run.channel) ||
-              // A wider run explains its rows about as well.
-              (isForm(run) === isForm(other) &&
-                wider(other, run) &&
-                around(run.from.index).process !== run.process)),
+              (isForm(run) === isForm(other) && saysMore(other, run))),
         ),
     ),
     around,
@@ -85,8 +82,11 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
 const covers = (other: EvidenceRun, run: EvidenceRun) =>
   run.process === 'form exponent' && !other.process.startsWith('form ')
 
-const wider = (a: EvidenceRun, b: EvidenceRun) =>
-  a.to.index - a.from.index > b.to.index - b.from.index
+// Of two runs the wider one, where its rows say as much for it on the average as those of the other.
+function saysMore(a: EvidenceRun, b: EvidenceRun): boolean {
+  const rows = ({ from, to }: EvidenceRun) => to.index - from.index + 1
+  return rows(a) > rows(b) && a.bits * rows(b) >= b.bits * rows(a)
+}
 
 const inside = (a: EvidenceRun, b: EvidenceRun) =>
   b.from.index <= a.from.index && a.to.index <= b.to.index

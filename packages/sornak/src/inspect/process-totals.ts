@@ -7,36 +7,6 @@ import { bits, IN, OUT, UNIT, type Process } from './processes.js'
 import type { Run } from './run-state.js'
 import { RUN_BITS } from './weights.js'
 
-export const STOPS = 'octal as far as it goes'
-
-// Columns are seldom even. That all values lie below a limit says something only where they come up to
-// it; that short ones do, only where wider ones stand between them.
-export function isEven(
-  { id, max, nearly }: Process,
-  i: number,
-  from: Sums,
-  to: Sums,
-  all: Sums,
-): boolean {
-  if (id.startsWith('cut-short')) {
-    // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
-    // or there are clean values, and none of them starts with the zeros that would have been lost.
-    const hits = to.hits[i]! - from.hits[i]!
-    const padded = to.padded - from.padded
-    if ((to.short - from.short - hits) * 20 > hits) return false
-    const clean = all.wide >= 20 && all.zeros === 0
-    return padded > 0 ? padded * 50 >= hits : clean || (all.misfits < 30 && all.fits === 0)
-  }
-  if (nearly === undefined) return true
-  const held = to.held[i]! - from.held[i]!
-  const near = to.near[i]! - from.near[i]!
-  if (max !== undefined) return held >= 32 && near * 32 >= held
-  const short = to.short - from.short
-  const between = short >= 3 && to.wide - from.wide >= 4 * short
-  // What stops at an 8 or 9 leaves short numbers of any length.
-  return between && (id === STOPS ? (to.tiny - from.tiny) * 4 >= short : near * 8 >= short)
-}
-
 // Evidence for a process that was at work on all rows between two places.
 export function total(
   definition: Definition,

@@ -66,6 +66,9 @@ export const FORMS: readonly string[] = [
   'display-stored',
 ]
 
+/** A reader of octal digits that stops at an 8 or 9. */
+export const STOPS = 'octal as far as it goes'
+
 export function processesOf(definition: Definition): Process[] {
   const space = spaceOf(definition)
   const { widest } = space
@@ -88,7 +91,7 @@ export function processesOf(definition: Definition): Process[] {
     { id: 'number-read', usual: 0, fits: unlessZero },
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
-    { id: 'octal as far as it goes', usual: 0, fits: unlessZero, nearly },
+    { id: STOPS, usual: 0, fits: unlessZero, nearly },
     { id: 'short-display', usual: OUT },
     { id: 'repadded', usual: OUT },
   )

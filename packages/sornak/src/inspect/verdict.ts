@@ -61,6 +61,8 @@ export interface Context {
   readonly usual?: ((text: string) => number) | undefined
   /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
   readonly digits?: number | undefined
+  /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
+  readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** A list that is known to be right. */
   readonly trusted?: TrustedList | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
@@ -91,7 +93,7 @@ export function judge(
   if (OVERFLOW.test(seen.trim()))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
-  const ways = hypotheses(definition, seen)
+  const ways = withMark(hypotheses(definition, seen), context?.mark)
   const column = context && withDigits(context, seen)
   const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), column)
   const { possible, counted, beyondList, whole, ranked } = weighed
@@ -151,6 +153,15 @@ function withDigits(context: Context, seen: string): Context {
   const { digits = 0, lift } = context
   if (plainDigits(seen) === 0 || seen.replace(/0+$/, '').length >= digits) return context
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
+}
+
+// 173,000 among thousands with a comma is no 173 with three decimals.
+function withMark(ways: readonly Hypothesis[], mark: Context['mark']): readonly Hypothesis[] {
+  const other = mark === 'grouped' ? 'decimal-tail' : 'grouped'
+  const left = ways.filter(
+    ({ findings }) => mark === undefined || findings.includes(mark) || !findings.includes(other),
+  )
+  return left.length ? left : ways
 }
 
 // The one member of a list known to be right that could have become what is seen.

@@ -106,7 +106,9 @@ function evidence(
   const ofOtherKind = (short: number) =>
     between
       ? Math.min(OTHER_KIND.scattered, OTHER_KIND.run + all * beside(share, short))
-      : OTHER_KIND.scattered
+      : allStruck
+        ? Math.min(OTHER_KIND.scattered, 1 + Math.log2(all / share) / 2)
+        : OTHER_KIND.scattered
   const toSay = (population: Population, short: number) => {
     if (known.length === 0) return population.cost
     if (!population.clean) return apart(population, ofOtherKind(short), range)

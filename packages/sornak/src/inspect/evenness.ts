@@ -1,0 +1,83 @@
+// Whether values are spread as evenly as they must be for what is missing among them to say something: columns are
+// seldom even, and that nothing lies beyond a limit, or is shorter than a width, has many reasons.
+
+import { INTEGER_TYPES } from '../channel/integer-limits.js'
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf } from '../identifier/space.js'
+import type { EvidenceState, Sums } from './column-evidence.js'
+import { processesOf, STOPS, type Process } from './processes.js'
+import { spread } from './spread.js'
+
+export interface Evenness {
+  /** For each process: all values of the column are. */
+  readonly everywhere: readonly boolean[]
+  /** Those between two places are, for the process of this index; for one with a limit also where all are. */
+  isFair(process: Process, i: number, from: Sums, to: Sums): boolean
+  /** Values that do not fit and that a process explains. */
+  hitsOf(id: string, from: Sums, to: Sums): number
+  /** Those of them that only a signed type explains. */
+  signedRows(id: string, from: Sums, to: Sums): number
+}
+
+/** @param nothing the place before all rows */
+export function evenness(definition: Definition, whole: EvidenceState, nothing: Sums): Evenness {
+  const all = whole.sums
+  const processes = processesOf(definition)
+  const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const { widest, layouts } = spaceOf(definition)
+  const alike = new Set(layouts.map(({ places }) => places.length)).size === 1
+  // Numbers that wrapped round lie anywhere below the limit; those of few blocks only look as if it held them. Where the
+  // limit has fewer digits than they have, or they have any number of digits, this shows by their widths.
+  const evenly = processes.map(({ id, max }) => {
+    const tells = alike && id.startsWith('wrapped') && max?.toString().length === widest
+    return !tells || spread(whole, max!) > 0
+  })
+  const hitsOf = (id: string, from: Sums, to: Sums) => {
+    const i = place.get(id)
+    return i === undefined ? 0 : to.hits[i]! - from.hits[i]!
+  }
+  const signedRows = (id: string, from: Sums, to: Sums) =>
+    hitsOf(id, from, to) - hitsOf(id.replace('int', 'uint'), from, to)
+  const negatives = (from: Sums, to: Sums) =>
+    Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
+  const between = (process: Process, i: number, from: Sums, to: Sums) => {
+    const { id } = process
+    // Where values have several widths, what an octal reading changed may fit and is not among those counted.
+    if (!alike && id.startsWith('octal')) return false
+    // No text that was cut has a minus in front.
+    if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
+    return evenly[i]! && isEven(process, i, from, to, all)
+  }
+  const everywhere = processes.map((process, i) => between(process, i, nothing, all))
+  return {
+    everywhere,
+    isFair: (process, i, from, to) =>
+      between(process, i, from, to) || (process.max !== undefined && everywhere[i]!),
+    hitsOf,
+    signedRows,
+  }
+}
+
+const SIGNED = INTEGER_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
+
+// Columns are seldom even. That all values lie below a limit says something only where they come up to
+// it; that short ones do, only where wider ones stand between them.
+function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, all: Sums): boolean {
+  if (id.startsWith('cut-short')) {
+    // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
+    // or there are clean values, and none of them starts with the zeros that would have been lost.
+    const hits = to.hits[i]! - from.hits[i]!
+    const padded = to.padded - from.padded
+    if ((to.short - from.short - hits) * 20 > hits) return false
+    const clean = all.wide >= 20 && all.zeros === 0
+    return padded > 0 ? padded * 50 >= hits : clean || (all.misfits < 30 && all.fits === 0)
+  }
+  if (nearly === undefined) return true
+  const held = to.held[i]! - from.held[i]!
+  const near = to.near[i]! - from.near[i]!
+  if (max !== undefined) return held >= 32 && near * 32 >= held
+  const short = to.short - from.short
+  const between = short >= 3 && to.wide - from.wide >= 4 * short
+  // What stops at an 8 or 9 leaves short numbers of any length.
+  return between && (id === STOPS ? (to.tiny - from.tiny) * 4 >= short : near * 8 >= short)
+}
