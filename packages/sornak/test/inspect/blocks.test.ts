@@ -112,6 +112,25 @@ describe('cast to 16 bits, phones of one exchange', () => {
   })
 })
 
+describe('clean columns', () => {
+  test.each<[string, Definition, () => string]>([
+    ['codes of eight digits that end in two zeros', of('{8}'), () => `4${digits(5)}00`],
+    ['numbers that end in an even digit', of('{10}'), () => `${digits(9)}${2 * next(5)}`],
+    ['thousandths of a second', of('{13}'), () => `17${digits(11)}`],
+    ['one number again and again', of('{10}'), () => '2065550142'],
+    ['serials that start with the day', of('{18}'), () => `20261126${digits(10)}`],
+  ])('%s, sorted or not', (_, made, draw) => {
+    const drawn = Array.from({ length: 1500 }, draw)
+    for (const values of [drawn, [...drawn].sort()]) {
+      const runs = columnRuns(made, evidenceOf(made, values))
+      expect(runs.told).toEqual([])
+      expect(
+        values.filter((text, i) => judge(made, text, 5, runs.around(i)).verdict !== 'intact'),
+      ).toEqual([])
+    }
+  })
+})
+
 describe('a number that ends in three zeros behind its separator', () => {
   const made = of('{6}')
   const mendIn = (others: (text: string) => string) => {
