@@ -131,6 +131,26 @@ describe('clean columns', () => {
   })
 })
 
+describe('a sequence whose second half went through 32 bits', () => {
+  const made = of('{18}')
+  let last = 100_200_300_400_500_000n
+  const rows = Array.from({ length: 60 }, (_, row) => {
+    last += BigInt(1 + next(5))
+    const original = last.toString()
+    return { original, seen: row < 30 ? original : BigInt.asUintN(32, last).toString() }
+  })
+  const seen = rows.map((row) => row.seen)
+  const runs = columnRuns(made, evidenceOf(made, seen))
+
+  test('goes on where the first half ends: no zeros are put in front of it', () => {
+    const invented = rows.flatMap(({ original, seen }, i) => {
+      const { mend } = judge(made, seen, 5, runs.around(i))
+      return mend !== undefined && mend !== original ? [`${original} ${mend}`] : []
+    })
+    expect(invented).toEqual([])
+  })
+})
+
 describe('a number that ends in three zeros behind its separator', () => {
   const made = of('{6}')
   const mendIn = (others: (text: string) => string) => {

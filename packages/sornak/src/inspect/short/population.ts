@@ -171,11 +171,17 @@ export function learned(space: Space, clean: Clean): Population[] {
   return [asCounted, evenly, ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : [])]
 }
 
-/** Bits to say a population of another kind than the clean values; or a stretch of numbers among them. */
+/** Bits to say a population of another kind than the clean values; or a stretch of numbers among them, or near them. */
 export function apart(population: Population, kind: number, range: Range | undefined): number {
   const { cost, low, high } = population
-  const inside = range && range.low <= low && high <= range.high
-  return Math.min(cost + kind, inside ? spanOf(range) + spanOf(population) + 1 : Infinity)
+  const other = cost + kind
+  if (!range) return other
+  const inside = range.low <= low && high <= range.high
+  if (inside) return Math.min(other, spanOf(range) + spanOf(population) + 1)
+  const away = larger(low - range.high, range.low - high)
+  // How far away it is, said in as many bits as it takes to say how many these are.
+  const beyond = away > 0n ? 2 * Math.log2(Number(away) + 1) : 2 * spanOf(range)
+  return Math.min(other, beyond + spanOf(population) + 2)
 }
 
 const spanOf = ({ low, high }: Range) => Math.log2(Number(high - low) + 1)
