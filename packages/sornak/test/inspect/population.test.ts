@@ -120,14 +120,22 @@ describe('where clean values lie', () => {
     fronts[4] = 100
   })
 
-  test('a stretch among them takes fewer bits than another kind; what lies elsewhere does not', () => {
+  test('a stretch among them takes fewer bits than another kind', () => {
     const among = block(four, 4200n, 4209n, 30)
-    const elsewhere = block(four, 7200n, 7209n, 30)
-    expect(apart(elsewhere, 20, range)).toBe(50)
-    expect(apart(elsewhere, 20, undefined)).toBe(50)
     // To say one of its stretches: where it starts, and how long it is.
     const places = Math.log2(Number(range.high - range.low) + 1)
     expect(apart(among, 20, range)).toBeCloseTo(places + Math.log2(10) + 1, 9)
     expect(apart(among, 20, undefined)).toBe(50)
+  })
+
+  test('of what lies elsewhere, the nearer the fewer', () => {
+    const at = (low: bigint) => apart(block(four, low, low + 9n, 30), 20, range)
+    // How far, in as many bits again, and how long.
+    expect(at(range.high + 1n)).toBeCloseTo(2 * 1 + Math.log2(10) + 2, 9)
+    expect(at(range.high + 63n)).toBeCloseTo(2 * 6 + Math.log2(10) + 2, 9)
+    expect(at(range.high + 1023n)).toBeGreaterThan(at(range.high + 63n))
+    const far = block(four, 0n, 9n, 5)
+    expect(apart(far, 2, range)).toBe(7)
+    expect(apart(far, 20, undefined)).toBe(25)
   })
 })
