@@ -2,8 +2,9 @@
 // integer type, or be an area away from it, and nothing ever happened to them.
 
 import { describe, expect, test } from 'vitest'
+import fc from 'fast-check'
 import { columnRuns, fromCatalog, judge, type Definition } from 'sornak'
-import { spread } from '../../src/inspect/spread.js'
+import { learned, spread } from '../../src/inspect/spread.js'
 import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 const among = (...starts: string[]) => starts[next(starts.length)]!
@@ -184,6 +185,18 @@ describe('how evenly numbers lie below a limit', () => {
       },
       MAX,
     )
+
+  test('counts are as likely as one after the other is, whatever their order', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(40), { maxLength: 12 }), (counts) => {
+        let [bits, seen] = [0, 0]
+        for (const count of counts)
+          for (let before = 0; before < count; before++)
+            bits += Math.log2((before + 0.5) / (seen++ + 45))
+        expect(learned(counts, 90)).toBeCloseTo(bits, 6)
+      }),
+    )
+  })
 
   test('as many of each start as of any other speak for the type', () => {
     const starts = Object.fromEntries(Array.from({ length: 32 }, (_, i) => [i + 10, 10]))
