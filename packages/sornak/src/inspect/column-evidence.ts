@@ -99,6 +99,12 @@ interface Row {
 
 const PENALTY = RUN_BITS * UNIT
 
+/** How a value goes on from the one before it: not at all, by no step or one of people, or by one of binary numbers. */
+type Again = 'no' | 'decimal' | 'binary'
+
+/** Two values go on from each other that differ in no more than so many last characters. */
+const STEP_DIGITS = 4
+
 /** @param from what the rows before have said; nothing at the start of a part */
 export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {
   const processes = processesOf(definition)
@@ -272,7 +278,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (usual.take(bytes, from, to)) {
       fits++
       rows++
-    } else speak(answer(bytes, from, to), wide && repeats(bytes, from, to))
+    } else speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
     if (wide) keep(bytes, from, to)
   }
 
@@ -284,16 +290,16 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   // A value that may speak for a process; not if it repeats what the row before it said.
-  function speak({ said, held: within, near: close }: Answer, again: boolean): void {
+  function speak({ said, held: within, near: close }: Answer, again: Again): void {
     for (const i of within) held[i]!++
     for (const i of close) near[i]!++
     countRounded(said, 1)
-    const told = again
-      ? said.map(([i, more]): [number, number] => {
-          const { rounds, usual } = processes[i]!
-          return [i, rounds && more + usual > 0 ? -usual : more]
-        })
-      : said
+    const repeated = ([i, more]: readonly [number, number]): [number, number] => {
+      const { id, rounds, usual } = processes[i]!
+      const speaks = again === 'binary' && id.startsWith('binary')
+      return [i, rounds && !speaks && more + usual > 0 ? -usual : more]
+    }
+    const told = again === 'no' ? said : said.map(repeated)
     const speaking: [number, number][] = []
     for (const [i, more] of told) {
       const score = more + processes[i]!.usual
@@ -417,12 +423,15 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     return quiet
   }
 
-  // The same value again, or the next of a sequence: not a second piece of evidence.
-  function repeats(bytes: Uint8Array, from: number, to: number): boolean {
-    if (to - from !== beforeLength) return false
-    const alike = Math.max(1, to - from - 4)
-    for (let i = 0; i < alike; i++) if (before[i] !== bytes[from + i]) return false
-    return true
+  // The same value again, or the next of a sequence: not a second piece of evidence. Numbers that people issue go on by
+  // ones, tens or hundreds, though, and binary ones by 32 or 64.
+  function againOf(bytes: Uint8Array, from: number, to: number): Again {
+    if (to - from !== beforeLength) return 'no'
+    const alike = Math.max(1, to - from - STEP_DIGITS)
+    for (let i = 0; i < alike; i++) if (before[i] !== bytes[from + i]) return 'no'
+    let step = 0
+    for (let i = alike; i < to - from; i++) step = step * 10 + bytes[from + i]! - before[i]!
+    return step % 10 === 0 ? 'decimal' : 'binary'
   }
 
   function keep(bytes: Uint8Array, from: number, to: number): void {

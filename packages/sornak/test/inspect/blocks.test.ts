@@ -132,6 +132,45 @@ describe('clean columns', () => {
   })
 })
 
+describe('serials one after the other', () => {
+  const made = of('{18}')
+  const issued = (step: () => number) => {
+    let last = 202_611_260_000_000_000n
+    return Array.from({ length: 400 }, () => (last += BigInt(step())).toString())
+  }
+  // What binary64 holds of them, by the spacing of its numbers there (IEEE 754): ties go to the even multiple.
+  const spacing = 32n
+  const binary = (text: string) => {
+    const [whole, rest] = [BigInt(text) / spacing, BigInt(text) % spacing]
+    const up = rest * 2n > spacing || (rest * 2n === spacing && whole % 2n === 1n)
+    return ((whole + (up ? 1n : 0n)) * spacing).toString()
+  }
+
+  test('are doubted where binary numbers stand in their place', () => {
+    const originals = issued(() => 1 + next(9))
+    const seen = originals.map((text, row) => (row >= 100 && row < 300 ? binary(text) : text))
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    expect(runs.told.map(({ process }) => process)).toEqual(['binary64'])
+    const struck = seen.flatMap((text, row) =>
+      text === originals[row] ? [] : [judge(made, text, 5, runs.around(row)).verdict],
+    )
+    expect(struck.filter((verdict) => verdict === 'suspect').length).toBeGreaterThan(
+      struck.length * 0.95,
+    )
+    const before = seen.slice(0, 95).map((text, row) => judge(made, text, 5, runs.around(row)))
+    expect(before.filter(({ verdict }) => verdict !== 'intact')).toEqual([])
+  })
+
+  test.each([1, 5, 10, 25, 50, 100])('are not where they go on by %i', (step) => {
+    const seen = issued(() => step)
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    expect(runs.told).toEqual([])
+    expect(
+      seen.filter((text, row) => judge(made, text, 5, runs.around(row)).verdict !== 'intact'),
+    ).toEqual([])
+  })
+})
+
 describe('a sequence whose second half went through 32 bits', () => {
   const made = of('{18}')
   let last = 100_200_300_400_500_000n
