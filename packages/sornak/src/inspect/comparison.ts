@@ -178,7 +178,8 @@ export function comparison(
   }
 }
 
-// Of numbers that wrapped, a part fits again that the type and the definition tell: those that do not fit say how many.
+// Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
+// from those that do not fit.
 function wrappedShare(
   space: Space,
   { id, max }: Process,

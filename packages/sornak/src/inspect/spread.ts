@@ -19,7 +19,7 @@ export function spread(
   const held = counts.slice(10, last + 1)
   const rows = held.reduce((sum, count) => sum + count, 0)
   if (rows === 0) return Infinity
-  const blocks = rows * -Math.log2(held.length) - learned(held, 90)
+  const blocks = rows * -Math.log2(held.length) - bitsOf(held, 90)
   return Math.min(blocks, beyondInterval(clean, max, rows))
 }
 
@@ -27,7 +27,7 @@ export function spread(
  * The chance of these counts, in bits, if nothing but themselves says how often each of so many kinds comes: each is
  * expected as often as it was seen before, and half a time more (Krichevsky and Trofimov).
  */
-export function learned(counts: readonly number[], kinds: number): number {
+export function bitsOf(counts: readonly number[], kinds: number): number {
   const all = counts.reduce((sum, count) => sum + count, 0)
   const own = counts.reduce((sum, count) => sum + risen(0.5, count), 0)
   return (own - risen(kinds / 2, all)) / Math.LN2
@@ -52,6 +52,8 @@ function beyondInterval(
   if (most === '' || BigInt(most) > max) return Infinity
   const all = 10n ** BigInt(most.length - 1)
   const low = BigInt(least) > all ? BigInt(least) : all
+  // Clean values that all start with a zero show no interval of those that do not.
+  if (BigInt(most) < low) return Infinity
   const closer = Math.log2(Number(max - all) / Number(BigInt(most) - low + 1n))
   return 2 * Math.log2(Number(all) * 9) - rows * closer
 }

@@ -4,7 +4,7 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { columnRuns, fromCatalog, judge, type Definition } from 'sornak'
-import { learned, spread } from '../../src/inspect/spread.js'
+import { bitsOf, spread } from '../../src/inspect/spread.js'
 import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 const among = (...starts: string[]) => starts[next(starts.length)]!
@@ -232,7 +232,7 @@ describe('how evenly numbers lie below a limit', () => {
         for (const count of counts)
           for (let before = 0; before < count; before++)
             bits += Math.log2((before + 0.5) / (seen++ + 45))
-        expect(learned(counts, 90)).toBeCloseTo(bits, 6)
+        expect(bitsOf(counts, 90)).toBeCloseTo(bits, 6)
       }),
     )
   })
@@ -249,6 +249,11 @@ describe('how evenly numbers lie below a limit', () => {
   test('all numbers up to one that is not the limit speak for those issued so far', () => {
     const starts = Object.fromEntries(Array.from({ length: 20 }, (_, i) => [i + 10, 50]))
     expect(held(starts, '1000000100', '2999999000')).toBeLessThan(0)
+  })
+
+  test('clean values that all start with a zero say nothing of others', () => {
+    const starts = Object.fromEntries(Array.from({ length: 32 }, (_, i) => [i + 10, 10]))
+    expect(held(starts, '0000000100', '0999999000')).toBeGreaterThan(15)
   })
 
   test('where nothing is held, nothing speaks against it', () => {

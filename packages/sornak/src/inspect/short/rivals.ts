@@ -102,7 +102,7 @@ function evidence(
   const allStruck =
     story.onlyZeros && clean?.fronts.slice(10).every((count) => count === 0) === true
   // Rows of another kind than the clean ones: those of a run, as far as they are short as often as such rows are;
-  // else those here and there.
+  // else those here and there. Where all zeros are gone, only how often there was one has to be said.
   const ofOtherKind = (short: number) =>
     between
       ? Math.min(OTHER_KIND.scattered, OTHER_KIND.run + all * beside(share, short))
