@@ -32,8 +32,13 @@ export function comparison(
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
   const nothing = nothingOf(all)
-  const alike = new Set(spaceOf(definition).layouts.map(({ places }) => places.length)).size === 1
-  const { everywhere: even, isFair, hitsOf, signedRows } = evenness(definition, whole, nothing)
+  const {
+    alike,
+    everywhere: even,
+    isFair,
+    hitsOf,
+    signedRows,
+  } = evenness(definition, whole, nothing)
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
   // A signed type shows by its minus signs, of which the short values know nothing.
   const signed = (id: string, from: Sums, to: Sums) =>

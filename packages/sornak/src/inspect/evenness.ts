@@ -9,6 +9,8 @@ import { processesOf, STOPS, type Process } from './processes.js'
 import { spread } from './spread.js'
 
 export interface Evenness {
+  /** All values of the definition have one width. */
+  readonly alike: boolean
   /** For each process: all values of the column are. */
   readonly everywhere: readonly boolean[]
   /** Those between two places are, for the process of this index; for one with a limit also where all are. */
@@ -50,6 +52,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   }
   const everywhere = processes.map((process, i) => between(process, i, nothing, all))
   return {
+    alike,
     everywhere,
     isFair: (process, i, from, to) =>
       between(process, i, from, to) || (process.max !== undefined && everywhere[i]!),

@@ -6,6 +6,8 @@ import { holds } from '../identifier/holds.js'
 import type { Matcher } from './matcher.js'
 
 const CODES = 128
+/** What is longer is read by itself, so that one field of rubbish does not use up the shapes. */
+const LONGEST = 64
 /** More shapes than this are no column of numbers. */
 const MOST_NODES = 4096
 const [ZERO, NINE] = [48, 57]
@@ -57,7 +59,7 @@ export function shapesOf(definition: Definition): Matcher {
   }
 
   return (bytes, start, end) => {
-    const at = shape(bytes, start, end)
+    const at = end - start > LONGEST ? -1 : shape(bytes, start, end)
     if (at <= 0) return false
     return (fits[at] ??= holds(definition, String.fromCharCode(...bytes.subarray(start, end))))
   }

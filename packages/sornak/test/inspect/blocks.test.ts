@@ -3,11 +3,14 @@
 
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { columnRuns, fromCatalog, judge, type Definition } from 'sornak'
+import { columnRuns, fromCatalog, judge, type ColumnRuns, type Definition } from 'sornak'
 import { bitsOf, spread } from '../../src/inspect/spread.js'
 import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 const among = (...starts: string[]) => starts[next(starts.length)]!
+
+const accused = (made: Definition, seen: readonly string[], { around }: ColumnRuns) =>
+  seen.filter((text, row) => judge(made, text, 5, around(row)).verdict !== 'intact')
 
 const ISSUED: Record<string, readonly [Definition, () => string]> = {
   'one exchange below the limit of 32 bits': [of('{10}'), () => `206555${digits(4)}`],
@@ -100,16 +103,15 @@ describe('cast to 16 bits, phones of one exchange', () => {
   })
   const runs = columnRuns(made, evidenceOf(made, seen))
 
+  const judgedAt = (text: string, row: number) => judge(made, text, 5, runs.around(row)).verdict
+
   test('the run is named as a whole, and its clean neighbours are left alone', () => {
     const [told, ...others] = runs.told.filter(({ process }) => process === 'wrapped int16')
     expect(others).toEqual([])
     expect(told?.from.index).toBeLessThan(185)
     expect(told?.to.index).toBeGreaterThan(295)
-    const accused = seen.filter(
-      (text, i) =>
-        (i < 180 || i >= 300) && judge(made, text, 5, runs.around(i)).verdict !== 'intact',
-    )
-    expect(accused).toEqual([])
+    expect(accused(made, seen.slice(0, 180), runs)).toEqual([])
+    expect(seen.slice(300).filter((text, i) => judgedAt(text, 300 + i) !== 'intact')).toEqual([])
   })
 })
 
@@ -125,9 +127,7 @@ describe('clean columns', () => {
     for (const values of [drawn, [...drawn].sort()]) {
       const runs = columnRuns(made, evidenceOf(made, values))
       expect(runs.told).toEqual([])
-      expect(
-        values.filter((text, i) => judge(made, text, 5, runs.around(i)).verdict !== 'intact'),
-      ).toEqual([])
+      expect(accused(made, values, runs)).toEqual([])
     }
   })
 })
@@ -157,17 +157,14 @@ describe('serials one after the other', () => {
     expect(struck.filter((verdict) => verdict === 'suspect').length).toBeGreaterThan(
       struck.length * 0.95,
     )
-    const before = seen.slice(0, 95).map((text, row) => judge(made, text, 5, runs.around(row)))
-    expect(before.filter(({ verdict }) => verdict !== 'intact')).toEqual([])
+    expect(accused(made, seen.slice(0, 95), runs)).toEqual([])
   })
 
   test.each([1, 5, 10, 25, 50, 100])('are not where they go on by %i', (step) => {
     const seen = issued(() => step)
     const runs = columnRuns(made, evidenceOf(made, seen))
     expect(runs.told).toEqual([])
-    expect(
-      seen.filter((text, row) => judge(made, text, 5, runs.around(row)).verdict !== 'intact'),
-    ).toEqual([])
+    expect(accused(made, seen, runs)).toEqual([])
   })
 })
 
