@@ -4,7 +4,6 @@
 import type { Definition } from '../identifier/definition.js'
 import { layoutsOf } from '../identifier/layout.js'
 import { machineOf, type Machine, type MachineNode } from '../identifier/machine.js'
-import { hasShapes, shapesOf } from './number-shapes.js'
 
 /** True where the bytes from `start` to `end` surely fit. */
 export type Matcher = (bytes: Uint8Array, start: number, end: number) => boolean
@@ -12,7 +11,6 @@ export type Matcher = (bytes: Uint8Array, start: number, end: number) => boolean
 const LONGEST = 48
 
 export function matcherOf(definition: Definition): Matcher {
-  if (hasShapes(definition)) return shapesOf(definition)
   const { layouts } = layoutsOf(definition)
   const byLength: Matcher[][] = Array.from({ length: LONGEST + 1 }, () => [])
   for (const layout of layouts) {

@@ -5,6 +5,7 @@ import type { Definition } from '../identifier/definition.js'
 import type { Binding, ColumnRule } from '../identifier/rules.js'
 import { nearest } from '../words/nearest.js'
 import { matcherOf, type Matcher } from './matcher.js'
+import { hasShapes, shapesOf } from './number-shapes.js'
 
 export interface BoundColumn {
   readonly header: string
@@ -101,4 +102,7 @@ function choose(
   }
 }
 
-const bound = (definition: Definition): Bound => ({ definition, fits: matcherOf(definition) })
+const bound = (definition: Definition): Bound => ({
+  definition,
+  fits: hasShapes(definition) ? shapesOf(definition) : matcherOf(definition),
+})

@@ -3,8 +3,7 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { fit } from 'sornak'
-import { matcherOf } from '../../src/inspect/matcher.js'
-import { hasShapes } from '../../src/inspect/number-shapes.js'
+import { hasShapes, shapesOf } from '../../src/inspect/number-shapes.js'
 import { of } from './converted-column.js'
 
 const MASKS = [
@@ -49,7 +48,7 @@ describe.each(MASKS)('%s', (mask) => {
     let fitting = 0
     fc.assert(
       fc.property(fc.array(near), fc.array(decimal), (texts, values) => {
-        const fits = matcherOf(made)
+        const fits = shapesOf(made)
         const shown = values.flatMap((value) => {
           const one = made.stored.show(value)
           return one.ok ? [one.text] : []
