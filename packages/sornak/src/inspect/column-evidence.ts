@@ -12,6 +12,7 @@ import { hypotheses } from './originals.js'
 import type { Clean } from './short/population.js'
 import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { collector, joinedShorts, type ShortValues } from './short/short-values.js'
+import { HEAD_DIGITS, joinedHeads, type Heads } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
 import { usualValues, type Answer } from './usual.js'
@@ -156,6 +157,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
   const fronts = from ? [...from.clean.fronts] : Array<number>(10 * space.widest).fill(0)
   const limits = limitsOf(from?.clean)
+  const heads = new Uint32Array(10 ** HEAD_DIGITS)
+  for (const [head, count] of from?.clean.heads ?? []) heads[head] = count
   const shorts = collector(from?.shorts)
   const could = copy(from?.could)
   const untouched = copy(from?.untouched)
@@ -268,10 +271,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
     if (digit === 0 && to - from > 1) {
       zeroed++
+      startsWith(bytes, from, to)
       behindZeros(bytes, from, to)
       limits.take(bytes, from, to)
     } else if (digit >= 0 && digit <= 9) {
       full++
+      startsWith(bytes, from, to)
       if (digit < fronts.length) fronts[digit]!++
       limits.take(bytes, from, to)
     }
@@ -280,6 +285,13 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       rows++
     } else speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
     if (wide) keep(bytes, from, to)
+  }
+
+  function startsWith(bytes: Uint8Array, from: number, to: number): void {
+    if (to - from !== space.widest || to - from <= HEAD_DIGITS) return
+    let head = 0
+    for (let at = from; at < from + HEAD_DIGITS; at++) head = head * 10 + bytes[at]! - 48
+    if (head < heads.length) heads[head]!++
   }
 
   function behindZeros(bytes: Uint8Array, from: number, to: number): void {
@@ -473,7 +485,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         runs: [...runs],
         starts: [...starts],
         formedStarts: [...formedStarts],
-        clean: { fronts: [...fronts], ...limits.texts() },
+        clean: { fronts: [...fronts], ...limits.texts(), heads: counted(heads) },
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],
@@ -533,6 +545,7 @@ const joinedClean = (a: Clean, b: Clean): Clean => ({
   fronts: sumOf(a.fronts, b.fronts),
   least: !b.least || (a.least && a.least < b.least) ? a.least : b.least,
   most: a.most > b.most ? a.most : b.most,
+  heads: joinedHeads(a.heads, b.heads),
 })
 
 /** Of no rows, what is counted for all processes together. */
@@ -547,6 +560,14 @@ export const NOTHING = {
   tiny: 0,
   reads: 0,
   place: { index: 0, line: 0, offset: 0 },
+}
+
+const counted = (heads: Uint32Array): Heads => {
+  const found: [number, number][] = []
+  heads.forEach((count, head) => {
+    if (count > 0) found.push([head, count])
+  })
+  return found
 }
 
 const sumOf = (a: readonly number[], b: readonly number[]) => a.map((one, i) => one + b[i]!)

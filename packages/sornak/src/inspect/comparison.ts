@@ -9,7 +9,9 @@ import type { EvidenceRun } from './evidence-run.js'
 import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
 import { firstWhere } from './row-lookup.js'
-import { rivals, type Rivals, type ShortGroup } from './short/rivals.js'
+import { lacking } from './short/alike.js'
+import type { ShortGroup } from './short/group.js'
+import { rivals, type Rivals } from './short/rivals.js'
 import type { Mark, Run } from './run-state.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, TOGETHER } from './weights.js'
@@ -101,8 +103,9 @@ export function comparison(
       const octal = id.startsWith('octal')
       const told = octal ? rival - wereCut() : rival
       const doubt = Math.min(told, -Math.log2(prior(id)))
-      // No value starts with the zeros of one that was cut, and clean ones do not look like them.
-      const unlikely = id.startsWith('cut-short') && to.padded === from.padded && rival <= 0
+      // No value starts with the zeros of one that was cut, and little else says that they were.
+      const unlikely =
+        id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
       if (octal || unlikely) return Math.max(doubt, Math.min(most, told))
       const bound =
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
@@ -143,8 +146,9 @@ export function comparison(
     to: Sums,
     own: Process | undefined,
     score: number,
-    ofRun?: Rivals,
+    short?: ShortGroup,
   ): EvidenceRun => {
+    const ofRun = short && rivals(definition, short)
     const sums = own ? totals(from, to) : everything()
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
@@ -159,6 +163,7 @@ export function comparison(
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       mark: markOf(from, to),
+      lacking: short && process.id === 'number-read' ? lacking(spaceOf(definition), short) : 0,
       evidence: most,
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
       suspect:
@@ -178,7 +183,7 @@ export function comparison(
   return {
     processes,
     over: (from, to, own, score) =>
-      over(from.known, to.known, own, score, rivals(definition, groupOf(whole, from, to, place))),
+      over(from.known, to.known, own, score, groupOf(whole, from, to, place)),
     everywhere: () => over(nothing, all, undefined, 0),
   }
 }

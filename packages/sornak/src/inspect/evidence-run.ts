@@ -20,6 +20,8 @@ export interface EvidenceRun {
   readonly digits: number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
+  /** Every value lacks so many digits, of which it is not sure that they were zeros; 0 where that is not so. */
+  readonly lacking?: number
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */

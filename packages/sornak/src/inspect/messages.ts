@@ -31,7 +31,7 @@ export function why(
  * @param alongside other columns that were converted in the same rows
  */
 export function runWhy(
-  { channel, process, bits, suspect }: EvidenceRun,
+  { channel, process, bits, suspect, lacking = 0 }: EvidenceRun,
   from: number,
   to: number,
   alongside: readonly string[],
@@ -41,10 +41,17 @@ export function runWhy(
   return [
     `${channelTitle(channel)}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.`,
     others && `${others} ${alongside.length === 1 ? 'was' : 'were'} converted in the same rows.`,
+    lacking > 0 && lackingWhy(lacking),
     suspect && DOUBT,
   ]
     .filter(Boolean)
     .join(' ')
+}
+
+function lackingWhy(digits: number): string {
+  const [lost, zeros] =
+    digits === 1 ? ['1 digit', 'a zero'] : [`${digits} digits`, `${digits} zeros`]
+  return `Every value lacks ${lost}, and none is complete: they lost ${zeros} each, or the field was too narrow. If all of them start with "${'0'.repeat(digits)}", write that into the stored mask, and they can be mended.`
 }
 
 /** Why the rows are told in which another column is damaged. */

@@ -77,5 +77,10 @@ export const BESIDE_BITS = 24
 
 /** Bits that it costs to say that the rows of a run, or rows here and there, are of another kind than clean ones. */
 export const OTHER_KIND = { run: 7, scattered: 20 } as const
+/**
+ * No value of a column is complete, and all lack as many digits: a field too narrow for them, or a definition that asks
+ * for more, beside as many zeros in each of them.
+ */
+export const ALIKE = 0.01
 /** All short values that octal reading explains are mended wrongly or none: so many times as sure must one be. */
 export const MOST_AT_STAKE = 16

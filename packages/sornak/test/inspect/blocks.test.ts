@@ -217,7 +217,7 @@ describe('how evenly numbers lie below a limit', () => {
       {
         starts: Array.from({ length: 100 }, (_, start) => starts[start] ?? 0),
         formedStarts: Array<number>(100).fill(0),
-        clean: { fronts: [], least, most },
+        clean: { fronts: [], least, most, heads: [] },
       },
       MAX,
     )

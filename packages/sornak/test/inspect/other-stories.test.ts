@@ -103,8 +103,8 @@ describe('what lost its zeros comes back', () => {
     ['crew numbers, all of them', CREW, () => true, undefined],
     ['crew numbers, seldom', CREW, here(13), 1600],
     [
-      'phones with a zero in front, all of them',
-      { ...PHONES, values: () => () => `0${1 + next(9)}${digits(8)}` },
+      'phones with a zero in front that the mask has, all of them',
+      { of: of('0{9}'), values: () => () => `0${1 + next(9)}${digits(8)}` },
       () => true,
       undefined,
     ],

@@ -32,7 +32,7 @@ function clean(values: readonly string[]): Clean {
     fronts[zeros * 10 + (text.charCodeAt(zeros) - 48)]!++
   }
   const sorted = [...values].sort()
-  return { fronts, least: sorted[0] ?? '', most: sorted.at(-1) ?? '' }
+  return { fronts, least: sorted[0] ?? '', most: sorted.at(-1) ?? '', heads: [] }
 }
 
 const even = learned(four, clean(texts.filter((_, i) => i % 7 === 0)))
@@ -100,7 +100,7 @@ describe('where clean values lie', () => {
   // A hundred values, every tenth from 4000 to 4990.
   const fronts = Array<number>(40).fill(0)
   fronts[4] = 100
-  const clean: Clean = { fronts, least: '4000', most: '4990' }
+  const clean: Clean = { fronts, least: '4000', most: '4990', heads: [] }
   const range = rangeOf(four, clean)!
 
   test('the smallest and the largest, and a few steps beyond', () => {
@@ -112,7 +112,7 @@ describe('where clean values lie', () => {
   })
 
   test('it stays within the definition, and few values say nothing', () => {
-    const all = rangeOf(four, { fronts, least: '0000', most: '9999' })!
+    const all = rangeOf(four, { fronts, least: '0000', most: '9999', heads: [] })!
     expect([all.low, all.high]).toEqual([0n, 9999n])
     fronts.fill(0)
     fronts[4] = 19

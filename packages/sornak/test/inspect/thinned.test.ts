@@ -28,7 +28,7 @@ function counted(list: readonly string[], convert: (text: string) => string, str
   }
   const sorted = [...clean].sort()
   return {
-    clean: { fronts, least: sorted[0]!, most: sorted.at(-1)! },
+    clean: { fronts, least: sorted[0]!, most: sorted.at(-1)!, heads: [] },
     share: (column.length - clean.length) / column.length,
   }
 }

@@ -3,6 +3,7 @@
 // takes to say it.
 
 import type { Space } from '../../identifier/space.js'
+import { HEAD_DIGITS, startingAs, type Heads } from './heads.js'
 
 export interface Population {
   /** Bits that it takes to say which. */
@@ -108,6 +109,8 @@ export interface Clean {
   /** The smallest and the largest; empty where there is none. */
   readonly least: string
   readonly most: string
+  /** How many start with the same few digits. */
+  readonly heads: Heads
 }
 
 /** From the smallest clean value to the largest, and a little beyond; nothing where they are too few to say it. */
@@ -122,7 +125,16 @@ export function rangeOf({ widest }: Space, { fronts, least, most }: Clean): Rang
 }
 
 /** Where the clean values of a column lie; nothing where they are too few to say it. */
-export function learned(space: Space, clean: Clean): Population[] {
+export function learned(space: Space, clean: Clean): readonly Population[] {
+  let found = known.get(clean)
+  if (!found) known.set(clean, (found = learnedFrom(space, clean)))
+  return found
+}
+
+// All stories of a column ask for the same.
+const known = new WeakMap<Clean, readonly Population[]>()
+
+function learnedFrom(space: Space, clean: Clean): Population[] {
   const found = rangeOf(space, clean)
   if (!found) return []
   const { low: lowest, high: highest } = found
@@ -168,7 +180,16 @@ export function learned(space: Space, clean: Clean): Population[] {
   )
   const asDefined = uneven <= (bins.length * Math.log2(total)) / 2
   const evenly = { ...range, clean: true as const, cost: 2 }
-  return [asCounted, evenly, ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : [])]
+  const blocks =
+    clean.heads.length * 2 < total && widest > HEAD_DIGITS
+      ? [{ ...asCounted, cost: 2, share: startingAs(clean.heads, widest, share) }]
+      : []
+  return [
+    asCounted,
+    ...blocks,
+    evenly,
+    ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : []),
+  ]
 }
 
 /** Bits to say a population of another kind than the clean values; or a stretch of numbers among them, or near them. */

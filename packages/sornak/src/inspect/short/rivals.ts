@@ -4,6 +4,8 @@
 
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Definition } from '../../identifier/definition.js'
+import { alike } from './alike.js'
+import type { ShortGroup } from './group.js'
 import {
   apart,
   around,
@@ -11,25 +13,11 @@ import {
   learned,
   ofAnyLength,
   rangeOf,
-  type Clean,
   type Population,
 } from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
-import { MOST_OFTEN, type RowsBetween, type Story } from './story.js'
+import { MOST_OFTEN, type Story } from './story.js'
 import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
-
-/** Values that became too short, and what stands beside them. */
-export interface ShortGroup {
-  readonly values: readonly { readonly digits: string; readonly count: number }[]
-  /** The share of short values among all that are in question: 0 to 1. */
-  readonly share: number
-  /** Most of what does not fit stands in a printed form. */
-  readonly printed: boolean
-  /** Values that fit, of rows that are not in question; undefined where there are none. */
-  readonly clean: Clean | undefined
-  /** The rows between those of a run; undefined for all rows. */
-  readonly between: RowsBetween | undefined
-}
 
 /** By how many bits the short values of a group speak for another process rather than for lost zeros. */
 export type Rivals = (process: string) => number | undefined
@@ -56,14 +44,20 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const stories = storiesOf(space, new Set(values.map(({ digits }) => digits.length)))
   return (process) => {
     if (!known.has(process)) {
-      const story = stories.get(process)
+      const own = stories.get(process)
       const stake = process.startsWith('octal') ? Math.log2(Math.min(MOST_AT_STAKE, rows)) : 0
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
       const { clean, between, share, printed } = group
       // A run has a part of them only; and what was printed in another form is not among them.
-      const fits = clean && !between && !printed ? (story?.clean?.(clean, share) ?? 0) : 0
-      known.set(process, story && evidence(space, story, values, group) - base + stake + fits)
+      const still = clean && !between && !printed
+      const told = own?.map((story) => {
+        const fits = still ? (story.clean?.(clean, share) ?? 0) : 0
+        return evidence(space, story, values, group) - base! + stake + fits
+      })
+      const best = told && Math.max(...told)
+      const cut = process.startsWith('cut-short') && best !== undefined
+      known.set(process, cut ? best + alike(space, group, best) : best)
     }
     return known.get(process)
   }
@@ -104,11 +98,11 @@ function evidence(
   // Rows of another kind than the clean ones: those of a run, as far as they are short as often as such rows are;
   // else those here and there. Where all zeros are gone, only how often there was one has to be said.
   const ofOtherKind = (short: number) =>
-    between
-      ? Math.min(OTHER_KIND.scattered, OTHER_KIND.run + all * beside(share, short))
-      : allStruck
-        ? Math.min(OTHER_KIND.scattered, 1 + Math.log2(all / share) / 2)
-        : OTHER_KIND.scattered
+    Math.min(
+      OTHER_KIND.scattered,
+      allStruck ? 1 + Math.log2(all / share) / 2 : Infinity,
+      between ? OTHER_KIND.run + all * beside(share, short) : Infinity,
+    )
   const toSay = (population: Population, short: number) => {
     if (known.length === 0) return population.cost
     if (!population.clean) return apart(population, ofOtherKind(short), range)

@@ -3,18 +3,24 @@
 import type { Interval } from '../../channel/significant.js'
 import { INTEGER_TYPES } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
-import { block, type Population } from './population.js'
+import { around, block, type Population } from './population.js'
 import { ROW_BITS } from '../weights.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { wrapped } from './wrapped.js'
 
-/** Stories by the process that they tell of, for values of these lengths. */
-export function storiesOf(space: Space, lengths: ReadonlySet<number>): ReadonlyMap<string, Story> {
-  return new Map<string, Story>([
-    ...OCTAL.map((id): [string, Story] => [id, octal(space, id)]),
-    ...INTEGER_TYPES.map((type): [string, Story] => [`wrapped ${type.name}`, wrapped(space, type)]),
-    ...INTEGER_TYPES.map(({ max }): [string, Story] => [`clamped ${max}`, held(space, max)]),
-    ...[...lengths].map((length): [string, Story] => [`cut-short ${length}`, cut(space, length)]),
+/** Stories by the process that they tell of, for values of these lengths; of several the best one counts. */
+export function storiesOf(
+  space: Space,
+  lengths: ReadonlySet<number>,
+): ReadonlyMap<string, readonly Story[]> {
+  return new Map<string, readonly Story[]>([
+    ...OCTAL.map((id) => [id, [octal(space, id)]] as const),
+    ...INTEGER_TYPES.map((type) => [`wrapped ${type.name}`, [wrapped(space, type)]] as const),
+    ...INTEGER_TYPES.map(({ max }) => [`clamped ${max}`, [held(space, max)]] as const),
+    ...[...lengths].map(
+      (length) =>
+        [`cut-short ${length}`, [cutBehind(space, length), cutBefore(space, length)]] as const,
+    ),
   ])
 }
 
@@ -95,23 +101,41 @@ function held(space: Space, max: bigint): Story {
   }
 }
 
-function cut(space: Space, length: number): Story {
+// The last characters are gone.
+function cutBehind(space: Space, length: number): Story {
   const unit = 10n ** BigInt(space.widest - length)
-  const from = 10n ** BigInt(space.widest - 1)
   return {
-    zeros: true,
-    back: (value, population, digits) =>
-      digits.length === length
-        ? Math.max(
-            population.share(value * unit, (value + 1n) * unit - 1n),
-            endings(population, value, 10n ** BigInt(length)),
-          )
-        : 0,
-    short: () => 1,
-    first: () => undefined,
-    // Numbers that start with no zero.
-    populations: () => [block(space, from, 10n * from - 1n, 2)],
+    ...cut(length, (value, population) => population.share(value * unit, (value + 1n) * unit - 1n)),
+    populations: (values) => [
+      withoutZeros(space),
+      ...around(
+        space,
+        values.flatMap((value) => [value * unit, (value + 1n) * unit - 1n]),
+      ),
+    ],
   }
+}
+
+// The first characters are gone.
+function cutBefore(space: Space, length: number): Story {
+  const unit = 10n ** BigInt(length)
+  return {
+    ...cut(length, (value, population) => endings(population, value, unit)),
+    populations: () => [withoutZeros(space)],
+  }
+}
+
+const cut = (length: number, back: (value: bigint, population: Population) => number): Story => ({
+  zeros: true,
+  back: (value, population, digits) => (digits.length === length ? back(value, population) : 0),
+  short: () => 1,
+  first: () => undefined,
+})
+
+// Numbers that start with no zero.
+function withoutZeros(space: Space): Population {
+  const from = 10n ** BigInt(space.widest - 1)
+  return block(space, from, 10n * from - 1n, 2)
 }
 
 // The share of a population that ends in these digits.

@@ -1,0 +1,71 @@
+// Many short values that all lack as many digits: each may have lost as many zeros, or the field was too narrow for
+// them. Where no value is complete, what the digits are tells nothing: either way the same was taken from every value.
+
+import type { Space } from '../../identifier/space.js'
+import { flat, rangeOf } from './population.js'
+import type { ShortGroup } from './group.js'
+import { MOST_OFTEN, single } from './story.js'
+import { ALIKE, MEND_ODDS, TOGETHER } from '../weights.js'
+
+/** By chance so many values start with the same number of zeros less than one time in ten. */
+const FEW_ALIKE = 22
+
+/** How many more bits speak for values that were cut rather than lost zeros, beside those that were told. */
+export function alike(space: Space, group: ShortGroup, told: number): number {
+  if (!areAlike(group)) return 0
+  // Beside complete values, it must suit them better than lost zeros do.
+  if (!isWhole(space, group)) return told > 0 ? MORE : 0
+  return Math.max(0, throughout(space, group) - told)
+}
+
+const MORE = Math.log2(ALIKE / TOGETHER.cutShort)
+
+function areAlike({ values }: ShortGroup): boolean {
+  const rows = values.reduce((sum, { count }) => sum + count, 0)
+  const width = values[0]?.digits.length
+  return (
+    rows >= FEW_ALIKE &&
+    values.every(({ digits }) => digits.length === width && !digits.startsWith('0'))
+  )
+}
+
+const isWhole = (space: Space, { share, clean }: ShortGroup) =>
+  share >= MOST_OFTEN && !(clean && rangeOf(space, clean))
+
+// Bits for a column that was cut throughout: it needs no other evidence than the width of its values.
+function throughout(space: Space, { values }: ShortGroup): number {
+  const rows = values.reduce((sum, { count }) => sum + count, 0)
+  const numbers = values.map(({ digits }) => BigInt(digits))
+  return MORE - checked(space, numbers, values[0]!.digits.length) - apart(numbers, rows)
+}
+
+/** So many digits are missing from every value, and that they were zeros is not sure; 0 where that is not so. */
+export function lacking(space: Space, group: ShortGroup): number {
+  if (!areAlike(group) || !isWhole(space, group)) return 0
+  const unsure = TOGETHER.cutShort * 2 ** throughout(space, group) > 1 - MEND_ODDS
+  return unsure ? space.widest - group.values[0]!.digits.length : 0
+}
+
+// Where a check digit is right with zeros in front, of values that nobody chose, zeros were there.
+function checked(space: Space, numbers: readonly bigint[], width: number): number {
+  const all = flat(space)
+  const starting = (first: bigint) => all.share(first, first * 10n - 1n)
+  const unit = 10n ** BigInt(space.widest - width)
+  const zeros = starting(10n ** BigInt(width - 1))
+  const others = starting(10n ** BigInt(space.widest - 1))
+  if (others === 0) return Infinity
+  if (zeros === 0) return 0
+  return numbers.reduce((sum, value) => {
+    const cut = all.share(value * unit, (value + 1n) * unit - 1n) / others
+    return sum + Math.log2(single(all, value) / zeros / cut)
+  }, 0)
+}
+
+// Values that lie close together, no two of them alike, were not cut at the end: that would have made many alike.
+function apart(numbers: readonly bigint[], rows: number): number {
+  if (numbers.length < rows) return 0
+  const sorted = [...numbers].sort((a, b) => (a < b ? -1 : 1))
+  const room = Number(sorted.at(-1)! - sorted[0]! + 1n)
+  const pairs = (rows * (rows - 1)) / 2
+  return (pairs / room) * Math.LOG2E
+}

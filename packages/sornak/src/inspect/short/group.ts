@@ -1,0 +1,17 @@
+// Digits that are too short, in a column or in a run of its rows.
+
+import type { Clean } from './population.js'
+import type { RowsBetween } from './story.js'
+
+/** Values that became too short, and what stands beside them. */
+export interface ShortGroup {
+  readonly values: readonly { readonly digits: string; readonly count: number }[]
+  /** The share of short values among all that are in question: 0 to 1. */
+  readonly share: number
+  /** Most of what does not fit stands in a printed form. */
+  readonly printed: boolean
+  /** Values that fit, of rows that are not in question; undefined where there are none. */
+  readonly clean: Clean | undefined
+  /** The rows between those of a run; undefined for all rows. */
+  readonly between: RowsBetween | undefined
+}

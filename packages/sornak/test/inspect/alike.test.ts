@@ -1,0 +1,80 @@
+// A column in which every value lacks as many digits, and none is complete: whether zeros were lost there is not sure.
+
+import { describe, expect, test } from 'vitest'
+import { columnRuns, judge, type Definition } from 'sornak'
+import { runWhy } from '../../src/inspect/messages.js'
+import { definition } from '../identifier/definition-for.js'
+import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
+
+const rows = (count: number, draw: () => string) => Array.from({ length: count }, draw)
+
+function judged(made: Definition, seen: readonly string[]) {
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  const all = seen.map((text, row) => judge(made, text, 30, runs.around(row)))
+  return { all, told: runs.told.map((run) => runWhy(run, 1, seen.length, [])) }
+}
+
+/** A digit that makes the sum of digits, every second one counted thrice, a multiple of ten (GS1). */
+function withCheckDigit(body: string): string {
+  const sum = [...body].reduce(
+    (total, digit, i) => total + Number(digit) * ((body.length - i) % 2 ? 3 : 1),
+    0,
+  )
+  return `${body}${(10 - (sum % 10)) % 10}`
+}
+
+const trunk = () => `0${1 + next(9)}${digits(8)}`
+const other = () => `${1 + next(9)}${digits(9)}`
+
+describe('ten digits belong, and all values have nine', () => {
+  test.each([
+    ['a zero was lost', trunk, bare],
+    ['the last digit was cut off', other, (text: string) => text.slice(0, -1)],
+  ])('%s: ambiguous, and the original is listed', (_, draw, convert) => {
+    const originals = rows(200, draw).filter((text) => convert(text)[0] !== '0')
+    const { all, told } = judged(of('{10}'), originals.map(convert))
+    for (const [row, { verdict, candidates }] of all.entries()) {
+      expect(verdict).toBe('ambiguous')
+      expect(candidates.map(({ text }) => text)).toContain(originals[row])
+      // Zeros are the likeliest all the same.
+      expect(candidates[0]!.text).toMatch(/^0/)
+    }
+    expect(told.join()).toContain('Every value lacks 1 digit')
+    expect(told.join()).toContain('start with "0"')
+  })
+
+  test('nothing is in doubt where the mask has the zero', () => {
+    const originals = rows(200, trunk)
+    const { all, told } = judged(of('0{9}'), originals.map(bare))
+    expect(all.map(({ mend }) => mend)).toEqual(originals)
+    expect(told.join()).not.toContain('lacks')
+  })
+
+  test('nor where complete values stand beside them', () => {
+    const originals = rows(400, () => (next(2) ? trunk() : `0${digits(9)}`))
+    const seen = originals.map((text, row) => (row % 4 ? text : bare(text)))
+    const { all } = judged(of('{10}'), seen)
+    all.forEach(({ verdict, mend }, row) => {
+      expect(verdict === 'intact' ? seen[row] : mend).toBe(originals[row])
+    })
+  })
+
+  test('nor of a few, which may be alike by chance', () => {
+    const originals = rows(20, trunk)
+    expect(judged(of('{10}'), originals.map(bare)).all.map(({ mend }) => mend)).toEqual(originals)
+  })
+})
+
+test('numbers that lie close together, all different, were not cut at the end', () => {
+  let value = 120
+  const originals = rows(150, () => padded((value += 1 + next(4)), 5))
+  const { all, told } = judged(of('{5}'), originals.map(bare))
+  expect(all.map(({ mend }) => mend)).toEqual(originals)
+  expect(told.join()).not.toContain('lacks')
+})
+
+test('a check digit that is right with zeros in front shows that they were there', () => {
+  const made = definition({ stored: '{12}', check: 'gs1' })
+  const originals = rows(100, () => withCheckDigit(`0${1 + next(9)}${digits(9)}`))
+  expect(judged(made, originals.map(bare)).all.map(({ mend }) => mend)).toEqual(originals)
+})
