@@ -31,16 +31,27 @@ export const scaled: Channel = {
     ]),
 }
 
+/** What a percent sign did to a number: it counts a hundred times as much, or the sign was put to it. */
+export type Percent = 'hundredfold' | 'as-it-is'
+
+export interface Unscaled {
+  readonly value: bigint
+  readonly number: NumberText
+  readonly percent?: Percent
+}
+
 /** The numbers that a text with a percent or currency sign may have stood for. */
-export function unscaled(seen: string): { readonly value: bigint; readonly number: NumberText }[] {
+export function unscaled(seen: string): Unscaled[] {
   const percent = /^(.*\d)\s?%$/su.exec(seen)
   if (percent) {
     return numberTexts(percent[1]!).flatMap((number) => {
+      if (number.negative) return []
       const hundredth = integerOf({ ...number, power: number.power - 2 })
       const whole = integerOf(number)
-      return [hundredth, whole].flatMap((value) =>
-        value === undefined || number.negative ? [] : [{ value, number }],
-      )
+      const found: Unscaled[] = []
+      if (hundredth !== undefined) found.push({ value: hundredth, number, percent: 'hundredfold' })
+      if (whole !== undefined) found.push({ value: whole, number, percent: 'as-it-is' })
+      return found
     })
   }
   const bare = seen.replace(CURRENCY, '')

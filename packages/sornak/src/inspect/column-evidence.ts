@@ -35,6 +35,9 @@ export interface Sums {
   readonly extra: readonly number[]
   /** Of the short ones, those of at most half the width. */
   readonly tiny: number
+  /** Values with a percent sign, and those of them that end as a number does that counts a hundred times as much. */
+  readonly percents: number
+  readonly hundreds: number
   /** Digits that do not fit and start with a zero, as no number is printed. */
   readonly padded: number
   /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
@@ -138,6 +141,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     formed,
     padded,
     tiny,
+    percents,
+    hundreds,
     reads,
   } = sums ?? NOTHING
   // The row's place is the reader's and changes: what is kept of it is a copy.
@@ -185,6 +190,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       formed,
       padded,
       tiny,
+      percents,
+      hundreds,
       scores: [...scores],
       extra: [...extra],
       hits: [...hits],
@@ -366,6 +373,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         misfits++
         if (isRead) reads++
         if (inForm) formed++
+        if (ways.some(({ percent }) => percent)) percents++
+        if (ways.some(({ percent }) => percent === 'hundredfold')) hundreds++
         if (short !== undefined && found.has(short)) {
           const shown = shownDigits(seen)
           const long = plainDigits(seen)
@@ -558,6 +567,8 @@ export const NOTHING = {
   formed: 0,
   padded: 0,
   tiny: 0,
+  percents: 0,
+  hundreds: 0,
   reads: 0,
   place: { index: 0, line: 0, offset: 0 },
 }
@@ -583,6 +594,8 @@ function added(a: Sums, b: Sums): Sums {
     formed: a.formed + b.formed,
     padded: a.padded + b.padded,
     tiny: a.tiny + b.tiny,
+    percents: a.percents + b.percents,
+    hundreds: a.hundreds + b.hundreds,
     scores: sumOf(a.scores, b.scores),
     extra: sumOf(a.extra, b.extra),
     hits: sumOf(a.hits, b.hits),

@@ -163,6 +163,7 @@ export function comparison(
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       mark: markOf(from, to),
+      percent: percentOf(from, to),
       lacking: short && process.id === 'number-read' ? lacking(spaceOf(definition), short) : 0,
       evidence: most,
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
@@ -227,8 +228,19 @@ const nothingOf = (sums: Sums): Sums => {
   }
 }
 
+/** So many rows must tell what a percent sign did. */
+const FEW_PERCENTS = 10
 /** So many rows must tell what a mark means, and so many for each that can be read otherwise. */
 const FEW_MARKS = 20
+
+// A number that counts a hundred times as much ends in two zeros, and others hardly ever do all of them.
+function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
+  const all = to.percents - from.percents
+  const hundreds = to.hundreds - from.hundreds
+  if (all < FEW_PERCENTS) return undefined
+  if (hundreds === all) return 'hundredfold'
+  return hundreds * 5 <= all ? 'as-it-is' : undefined
+}
 
 // What these printed shows by the zeros at its end.
 const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']

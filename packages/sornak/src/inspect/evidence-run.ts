@@ -1,5 +1,6 @@
 // A run of rows that went through one conversion, with what that means for each value in it.
 
+import type { Percent } from '../channel/scaled.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { Lift } from './weigh.js'
 
@@ -20,6 +21,8 @@ export interface EvidenceRun {
   readonly digits: number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
+  /** What a percent sign did in its rows, where they tell it. */
+  readonly percent?: Percent | undefined
   /** Every value lacks so many digits, of which it is not sure that they were zeros; 0 where that is not so. */
   readonly lacking?: number
   /** Values that fit may be others than they were. */

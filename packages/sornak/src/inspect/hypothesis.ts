@@ -1,6 +1,7 @@
 // One way in which a value could have come about, and the originals that it leaves.
 
 import type { FindingCode } from '../channel/channel.js'
+import type { Percent } from '../channel/scaled.js'
 import type { Subset } from '../identifier/parts-of-space.js'
 import type { Interval } from '../channel/significant.js'
 
@@ -18,6 +19,8 @@ export interface Hypothesis {
   /** Channel ids, outermost first. */
   readonly channels: readonly string[]
   readonly findings: readonly FindingCode[]
+  /** What a percent sign did, where there is one. */
+  readonly percent?: Percent | undefined
   /** For each original, or for all of them together. */
   readonly weight: number
   readonly per: 'original' | 'all'

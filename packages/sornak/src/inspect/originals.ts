@@ -63,12 +63,12 @@ function fromScaled(
   marks: readonly FindingCode[],
 ): Hypothesis[] {
   const space = spaceOf(definition)
-  return unscaled(text).flatMap(({ value, number }) =>
+  return unscaled(text).flatMap(({ value, number, percent }) =>
     fromNumber(
       definition,
       space,
       { ...number, coefficient: value, power: 0, decimals: undefined, grouped: false },
       [...marks, 'scaled'],
-    ).map((one) => ({ ...one, channels: ['scaled', ...one.channels] })),
+    ).map((one) => ({ ...one, channels: ['scaled', ...one.channels], percent })),
   )
 }

@@ -3,6 +3,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import { plainDigits } from '../channel/number-text.js'
+import type { Percent } from '../channel/scaled.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
@@ -63,6 +64,8 @@ export interface Context {
   readonly digits?: number | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
+  /** What a percent sign did to the neighbours, where they tell it. */
+  readonly percent?: Percent | undefined
   /** A list that is known to be right. */
   readonly trusted?: TrustedList | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
@@ -93,7 +96,7 @@ export function judge(
   if (OVERFLOW.test(seen.trim()))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
-  const ways = withMark(hypotheses(definition, seen), context?.mark)
+  const ways = asTold(hypotheses(definition, seen), context)
   const column = context && withDigits(context, seen)
   const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), column)
   const { possible, counted, beyondList, whole, ranked } = weighed
@@ -155,11 +158,14 @@ function withDigits(context: Context, seen: string): Context {
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }
 
-// 173,000 among thousands with a comma is no 173 with three decimals.
-function withMark(ways: readonly Hypothesis[], mark: Context['mark']): readonly Hypothesis[] {
+// 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
+function asTold(ways: readonly Hypothesis[], context: Context | undefined): readonly Hypothesis[] {
+  const { mark, percent } = context ?? {}
   const other = mark === 'grouped' ? 'decimal-tail' : 'grouped'
   const left = ways.filter(
-    ({ findings }) => mark === undefined || findings.includes(mark) || !findings.includes(other),
+    (way) =>
+      (mark === undefined || way.findings.includes(mark) || !way.findings.includes(other)) &&
+      (percent === undefined || way.percent === undefined || way.percent === percent),
   )
   return left.length ? left : ways
 }

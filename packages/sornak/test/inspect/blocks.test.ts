@@ -210,6 +210,33 @@ describe('a number that ends in three zeros behind its separator', () => {
   })
 })
 
+describe('a percent sign', () => {
+  const made = of('{5}')
+  const originals = Array.from({ length: 60 }, () => `00${1 + next(9)}${digits(2)}`)
+  const mendsOf = (convert: (text: string) => string) => {
+    const seen = originals.map(convert)
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    return seen.map((text, row) => judge(made, text, 5, runs.around(row)).mend)
+  }
+
+  test('counts a hundred times as much where all its numbers end in two zeros', () => {
+    expect(judge(made, '41700%').verdict).toBe('ambiguous')
+    expect(mendsOf((text) => `${bare(text)}00%`)).toEqual(originals)
+    expect(mendsOf((text) => `${bare(text)}00.00%`)).toEqual(originals)
+  })
+
+  test('was put to the number as it was where they end in anything', () => {
+    expect(mendsOf((text) => `${bare(text)}%`)).toEqual(originals)
+  })
+
+  test('stays open where some end so and others do not', () => {
+    let row = 0
+    const mends = mendsOf((text) => `${bare(text)}${row++ % 2 ? '00' : ''}%`)
+    expect(mends.filter((mend, i) => mend !== undefined && mend !== originals[i])).toEqual([])
+    expect(mends.filter((_, i) => i % 2)).toEqual(Array(30).fill(undefined))
+  })
+})
+
 describe('how evenly numbers lie below a limit', () => {
   const MAX = 2n ** 32n - 1n
   const held = (starts: Record<number, number>, least: string, most: string) =>
