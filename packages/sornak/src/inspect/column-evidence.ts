@@ -12,6 +12,7 @@ import { hypotheses } from './originals.js'
 import type { Clean } from './short/population.js'
 import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { collector, joinedShorts, type ShortValues } from './short/short-values.js'
+import { isPlain } from './short/story.js'
 import { HEAD_DIGITS, joinedHeads, type Heads } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
@@ -162,7 +163,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
   const fronts = from ? [...from.clean.fronts] : Array<number>(10 * space.widest).fill(0)
   const limits = limitsOf(from?.clean)
-  const heads = new Uint32Array(10 ** HEAD_DIGITS)
+  const headed = isPlain(space) && space.widest > HEAD_DIGITS
+  const heads = new Uint32Array(headed ? 10 ** HEAD_DIGITS : 0)
   for (const [head, count] of from?.clean.heads ?? []) heads[head] = count
   const shorts = collector(from?.shorts)
   const could = copy(from?.could)
@@ -278,15 +280,14 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
     if (digit === 0 && to - from > 1) {
       zeroed++
-      startsWith(bytes, from, to)
       behindZeros(bytes, from, to)
       limits.take(bytes, from, to)
     } else if (digit >= 0 && digit <= 9) {
       full++
-      startsWith(bytes, from, to)
       if (digit < fronts.length) fronts[digit]!++
       limits.take(bytes, from, to)
     }
+    if (headed && to - from === space.widest) countHead(bytes, from)
     if (usual.take(bytes, from, to)) {
       fits++
       rows++
@@ -294,11 +295,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (wide) keep(bytes, from, to)
   }
 
-  function startsWith(bytes: Uint8Array, from: number, to: number): void {
-    if (to - from !== space.widest || to - from <= HEAD_DIGITS) return
+  function countHead(bytes: Uint8Array, from: number): void {
     let head = 0
     for (let at = from; at < from + HEAD_DIGITS; at++) head = head * 10 + bytes[at]! - 48
-    if (head < heads.length) heads[head]!++
+    heads[head]!++
   }
 
   function behindZeros(bytes: Uint8Array, from: number, to: number): void {

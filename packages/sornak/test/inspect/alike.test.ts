@@ -78,3 +78,21 @@ test('a check digit that is right with zeros in front shows that they were there
   const originals = rows(100, () => withCheckDigit(`0${1 + next(9)}${digits(9)}`))
   expect(judged(made, originals.map(bare)).all.map(({ mend }) => mend)).toEqual(originals)
 })
+
+test('one that was mistyped among them changes nothing for the others', () => {
+  const made = definition({ stored: '{12}', check: 'gs1' })
+  const originals = rows(100, () => withCheckDigit(`0${1 + next(9)}${digits(9)}`))
+  const seen = originals.map(bare)
+  const last = Number(seen[40]!.at(-1))
+  seen[40] = `${seen[40]!.slice(0, -1)}${(last + 1) % 10}`
+  const mends = judged(made, seen).all.map(({ mend }) => mend)
+  expect(mends.filter((mend, row) => row !== 40 && mend !== originals[row])).toEqual([])
+})
+
+test('of values that may have several widths, nobody can say how many digits they lack', () => {
+  const { told } = judged(
+    of('{4..6}'),
+    rows(60, () => `${1 + next(9)}${digits(2)}`),
+  )
+  expect(told.join()).not.toContain('lacks')
+})

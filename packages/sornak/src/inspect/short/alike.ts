@@ -4,8 +4,8 @@
 import type { Space } from '../../identifier/space.js'
 import { flat, rangeOf } from './population.js'
 import type { ShortGroup } from './group.js'
-import { MOST_OFTEN, single } from './story.js'
-import { ALIKE, MEND_ODDS, TOGETHER } from '../weights.js'
+import { isPlain, MOST_OFTEN, single } from './story.js'
+import { ALIKE, MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
 
 /** By chance so many values start with the same number of zeros less than one time in ten. */
 const FEW_ALIKE = 22
@@ -18,6 +18,7 @@ export function alike(space: Space, group: ShortGroup, told: number): number {
   return Math.max(0, throughout(space, group) - told)
 }
 
+// A column that was cut, beside one value that was.
 const MORE = Math.log2(ALIKE / TOGETHER.cutShort)
 
 function areAlike({ values }: ShortGroup): boolean {
@@ -36,12 +37,12 @@ const isWhole = (space: Space, { share, clean }: ShortGroup) =>
 function throughout(space: Space, { values }: ShortGroup): number {
   const rows = values.reduce((sum, { count }) => sum + count, 0)
   const numbers = values.map(({ digits }) => BigInt(digits))
-  return MORE - checked(space, numbers, values[0]!.digits.length) - apart(numbers, rows)
+  return MORE - checked(space, numbers, values[0]!.digits.length) - close(numbers, rows)
 }
 
 /** So many digits are missing from every value, and that they were zeros is not sure; 0 where that is not so. */
 export function lacking(space: Space, group: ShortGroup): number {
-  if (!areAlike(group) || !isWhole(space, group)) return 0
+  if (!isPlain(space) || !areAlike(group) || !isWhole(space, group)) return 0
   const unsure = TOGETHER.cutShort * 2 ** throughout(space, group) > 1 - MEND_ODDS
   return unsure ? space.widest - group.values[0]!.digits.length : 0
 }
@@ -57,12 +58,15 @@ function checked(space: Space, numbers: readonly bigint[], width: number): numbe
   if (zeros === 0) return 0
   return numbers.reduce((sum, value) => {
     const cut = all.share(value * unit, (value + 1n) * unit - 1n) / others
-    return sum + Math.log2(single(all, value) / zeros / cut)
+    const own = single(all, value) / zeros
+    // One value that somebody mistyped says little of the others.
+    const bits = own === cut ? 0 : Math.log2(own / cut)
+    return sum + Math.max(-ROW_BITS, Math.min(ROW_BITS, bits))
   }, 0)
 }
 
 // Values that lie close together, no two of them alike, were not cut at the end: that would have made many alike.
-function apart(numbers: readonly bigint[], rows: number): number {
+function close(numbers: readonly bigint[], rows: number): number {
   if (numbers.length < rows) return 0
   const sorted = [...numbers].sort((a, b) => (a < b ? -1 : 1))
   const room = Number(sorted.at(-1)! - sorted[0]! + 1n)

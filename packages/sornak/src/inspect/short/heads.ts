@@ -27,8 +27,8 @@ export function startingAs(heads: Heads, widest: number, other: Share): Share {
   const unit = 10n ** BigInt(widest - HEAD_DIGITS)
   const counts = new Map(heads)
   const before = sumsOf(heads)
-  const up = (value: bigint): number => {
-    // How much of them lies below a number.
+  // How much of them lies below a number.
+  const below = (value: bigint): number => {
     const head = Number(value / unit)
     const part = Number(value % unit) / Number(unit)
     return (before(head) + part * (counts.get(head) ?? 0)) / rows
@@ -36,11 +36,12 @@ export function startingAs(heads: Heads, widest: number, other: Share): Share {
   const end = 10n ** BigInt(widest)
   return (low, high) => {
     const rest = (1 - known) * other(low, high)
+    // A difference of two sums would be lost in their last digits.
     if (low === high) {
       const own = (counts.get(Number(low / unit)) ?? 0) / rows / Number(unit)
       return rest + known * own
     }
-    return rest + known * (up(high + 1n < end ? high + 1n : end) - up(low < 0n ? 0n : low))
+    return rest + known * (below(high + 1n < end ? high + 1n : end) - below(low < 0n ? 0n : low))
   }
 }
 

@@ -2,8 +2,9 @@
 // from those issued so far, or from where its clean values lie. What narrows them down costs as many bits as it
 // takes to say it.
 
+import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
-import { HEAD_DIGITS, startingAs, type Heads } from './heads.js'
+import { startingAs, type Heads } from './heads.js'
 
 export interface Population {
   /** Bits that it takes to say which. */
@@ -125,14 +126,13 @@ export function rangeOf({ widest }: Space, { fronts, least, most }: Clean): Rang
 }
 
 /** Where the clean values of a column lie; nothing where they are too few to say it. */
-export function learned(space: Space, clean: Clean): readonly Population[] {
-  let found = known.get(clean)
-  if (!found) known.set(clean, (found = learnedFrom(space, clean)))
-  return found
-}
+export const learned = (space: Space, clean: Clean): readonly Population[] =>
+  learnedIn(space)(clean)
 
 // All stories of a column ask for the same.
-const known = new WeakMap<Clean, readonly Population[]>()
+const learnedIn = remembered((space: Space) =>
+  remembered((clean: Clean) => learnedFrom(space, clean)),
+)
 
 function learnedFrom(space: Space, clean: Clean): Population[] {
   const found = rangeOf(space, clean)
@@ -181,7 +181,7 @@ function learnedFrom(space: Space, clean: Clean): Population[] {
   const asDefined = uneven <= (bins.length * Math.log2(total)) / 2
   const evenly = { ...range, clean: true as const, cost: 2 }
   const blocks =
-    clean.heads.length * 2 < total && widest > HEAD_DIGITS
+    clean.heads.length > 0 && clean.heads.length * 2 < total
       ? [{ ...asCounted, cost: 2, share: startingAs(clean.heads, widest, share) }]
       : []
   return [

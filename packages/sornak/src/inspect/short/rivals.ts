@@ -16,7 +16,7 @@ import {
   type Population,
 } from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
-import { MOST_OFTEN, type Story } from './story.js'
+import { isPlain, MOST_OFTEN, type Story } from './story.js'
 import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
 
 /** By how many bits the short values of a group speak for another process rather than for lost zeros. */
@@ -62,15 +62,6 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
     return known.get(process)
   }
 }
-
-// Values of digits, all of one width.
-const isPlain = (space: Space): boolean =>
-  space.integers.count > 0n &&
-  space.layouts.every(
-    ({ places }) =>
-      places.length === space.widest &&
-      places.every(({ chars }) => chars.every((code) => code >= 48 && code <= 57)),
-  )
 
 // The best that a story can do, whatever the population.
 function evidence(

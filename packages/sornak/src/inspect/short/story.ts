@@ -37,6 +37,15 @@ export const FEW_STEPS = 64n
 /** Where all rows should be struck, some may have been repaired. */
 export const MOST_OFTEN = 0.95
 
+/** Values of digits, all of one width: stories of short values are told of these only. */
+export const isPlain = (space: Space): boolean =>
+  space.integers.count > 0n &&
+  space.layouts.every(
+    ({ places }) =>
+      places.length === space.widest &&
+      places.every(({ chars }) => chars.every((code) => code >= 48 && code <= 57)),
+  )
+
 /** The largest number that starts with a zero when it is filled up. */
 export const below = (space: Space): bigint => 10n ** BigInt(space.widest - 1) - 1n
 
