@@ -13,7 +13,7 @@ import type { Clean } from './short/population.js'
 import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { collector, joinedShorts, type ShortValues } from './short/short-values.js'
 import { isPlain } from './short/story.js'
-import { HEAD_DIGITS, joinedHeads, type Heads } from './short/heads.js'
+import { hasHeads, headCounter, joinedHeads } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
 import { usualValues, type Answer } from './usual.js'
@@ -163,9 +163,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
   const fronts = from ? [...from.clean.fronts] : Array<number>(10 * space.widest).fill(0)
   const limits = limitsOf(from?.clean)
-  const headed = isPlain(space) && space.widest > HEAD_DIGITS
-  const heads = new Uint32Array(headed ? 10 ** HEAD_DIGITS : 0)
-  for (const [head, count] of from?.clean.heads ?? []) heads[head] = count
+  const heads =
+    isPlain(space) && hasHeads(space.widest) && headCounter(space.widest, from?.clean.heads)
   const shorts = collector(from?.shorts)
   const could = copy(from?.could)
   const untouched = copy(from?.untouched)
@@ -287,18 +286,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       if (digit < fronts.length) fronts[digit]!++
       limits.take(bytes, from, to)
     }
-    if (headed && to - from === space.widest) countHead(bytes, from)
+    if (heads && to - from === space.widest) heads.take(bytes, from)
     if (usual.take(bytes, from, to)) {
       fits++
       rows++
     } else speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
     if (wide) keep(bytes, from, to)
-  }
-
-  function countHead(bytes: Uint8Array, from: number): void {
-    let head = 0
-    for (let at = from; at < from + HEAD_DIGITS; at++) head = head * 10 + bytes[at]! - 48
-    heads[head]!++
   }
 
   function behindZeros(bytes: Uint8Array, from: number, to: number): void {
@@ -494,7 +487,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         runs: [...runs],
         starts: [...starts],
         formedStarts: [...formedStarts],
-        clean: { fronts: [...fronts], ...limits.texts(), heads: counted(heads) },
+        clean: { fronts: [...fronts], ...limits.texts(), heads: heads ? heads.heads() : [] },
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],
@@ -571,14 +564,6 @@ export const NOTHING = {
   hundreds: 0,
   reads: 0,
   place: { index: 0, line: 0, offset: 0 },
-}
-
-const counted = (heads: Uint32Array): Heads => {
-  const found: [number, number][] = []
-  heads.forEach((count, head) => {
-    if (count > 0) found.push([head, count])
-  })
-  return found
 }
 
 const sumOf = (a: readonly number[], b: readonly number[]) => a.map((one, i) => one + b[i]!)

@@ -69,7 +69,9 @@ export function weigh(
     weight: piece.weight * startOf(space, piece, usual),
   }))
   const texts = single(space, kept, pieces, usual)
-  let total = [...texts.values()].reduce((sum, { weight }) => sum + weight, 0)
+  // What was left out has its share of the odds.
+  const left = mass - kept.reduce((sum, { all }) => sum + all, 0)
+  let total = [...texts.values()].reduce((sum, { weight }) => sum + weight, Math.max(0, left))
   let possible = BigInt(texts.size)
   let counted = true
   let beyondList = false

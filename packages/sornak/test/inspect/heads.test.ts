@@ -15,10 +15,11 @@ const even = (low: bigint, high: bigint) => Number(high - low + 1n) / 100_000
 /** Counted from the values themselves. */
 const countedOf = (values: readonly string[]): Heads => {
   const heads = [...new Set(values.map((value) => value.slice(0, 4)))].sort()
-  return heads.map((head) => [
-    Number.parseInt(head, 10),
-    values.filter((value) => value.startsWith(head)).length,
-  ])
+  return heads.map((head) => ({
+    digits: Number.parseInt(head, 10),
+    count: values.filter((value) => value.startsWith(head)).length,
+    more: '',
+  }))
 }
 
 describe('values that start alike', () => {
@@ -38,7 +39,7 @@ describe('values that start alike', () => {
     fc.assert(
       fc.property(columns, five, (values, other) => {
         const heads = countedOf(values)
-        const share = startingAs(heads, 5, even)
+        const { share } = startingAs(heads, 5, even)
         const again = values.length / (values.length + heads.length)
         const same = values.filter((value) => value.startsWith(other.slice(0, 4))).length
         const value = BigInt(other)
@@ -53,7 +54,7 @@ describe('values that start alike', () => {
   test('make an interval as likely as its numbers are together', () => {
     fc.assert(
       fc.property(columns, fc.nat(99_900), fc.integer({ min: 1, max: 99 }), (values, low, wide) => {
-        const share = startingAs(countedOf(values), 5, even)
+        const { share } = startingAs(countedOf(values), 5, even)
         let sum = 0
         for (let i = 0; i <= wide; i++) sum += share(BigInt(low + i), BigInt(low + i))
         expect(share(BigInt(low), BigInt(low + wide))).toBeCloseTo(sum, 9)

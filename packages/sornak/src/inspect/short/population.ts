@@ -4,7 +4,7 @@
 
 import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
-import { startingAs, type Heads } from './heads.js'
+import { startingAs, type Heads, type Part } from './heads.js'
 
 export interface Population {
   /** Bits that it takes to say which. */
@@ -15,6 +15,8 @@ export interface Population {
   share(low: bigint, high: bigint): number
   /** The clean values of the column are from it too. */
   readonly clean?: true
+  /** Most of it lies in these blocks. */
+  readonly parts?: readonly Part[]
   /** The share of its values that start with a zero and have no other digits than 0 to 7. */
   readonly octal: number
 }
@@ -182,7 +184,7 @@ function learnedFrom(space: Space, clean: Clean): Population[] {
   const evenly = { ...range, clean: true as const, cost: 2 }
   const blocks =
     clean.heads.length > 0 && clean.heads.length * 2 < total
-      ? [{ ...asCounted, cost: 2, share: startingAs(clean.heads, widest, share) }]
+      ? [{ ...asCounted, cost: 2, ...startingAs(clean.heads, widest, share) }]
       : []
   return [
     asCounted,

@@ -4,9 +4,12 @@ import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { block, costOf, type Population, type Range } from './population.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
+import type { Part } from './heads.js'
 import { thinned } from './thinned.js'
 
 const MOST_TRIES = 4096n
+/** Blocks that are looked at one by one. */
+const MOST_PARTS = 64
 
 export function wrapped(space: Space, type: IntegerType): Story {
   const { bits, max } = type
@@ -24,6 +27,19 @@ export function wrapped(space: Space, type: IntegerType): Story {
     return from <= value ? 0n : (from - value + modulus - 1n) / modulus
   }
   const rest = ({ share }: Population) => share(max + 1n, end)
+  // The originals of a value in blocks, from so many times around on; elsewhere they lie anywhere.
+  const inParts = (parts: readonly Part[], value: bigint, first: bigint) => {
+    let [sum, elsewhere] = [0, 1]
+    for (const { low, width, weight } of parts) {
+      const from = low > value ? (low - value + modulus - 1n) / modulus : 0n
+      const to = (low + width - 1n - value) / modulus
+      const least = from > first ? from : first
+      const many = low + width > value && to >= least ? to - least + 1n : 0n
+      sum += (weight * Number(many)) / Number(width)
+      elsewhere -= weight
+    }
+    return sum + (elsewhere * Number(end - max)) / Number(end) / Number(modulus)
+  }
   return {
     same: (value, population) => (value > max ? 0 : single(population, value)),
     back(value, population) {
@@ -33,6 +49,8 @@ export function wrapped(space: Space, type: IntegerType): Story {
       const first = steps(low, value)
       const last = (high - value) / modulus
       if (high < value || last < first) return same
+      if (population.parts && population.parts.length <= MOST_PARTS)
+        return same + inParts(population.parts, value, first)
       if (last - first > FEW_STEPS) return same + rest(population) / Number(modulus)
       let sum = same
       for (let step = first === 0n ? 1n : first; step <= last; step++)

@@ -1,0 +1,71 @@
+// What the benches of verdicts share: a column judged as the command judges it, numbers drawn again the same each
+// time, and work divided among threads.
+
+import { availableParallelism } from 'node:os'
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
+import { columnEvidence, columnRuns, fit, judge } from '../packages/sornak/dist/index.js'
+
+/** A source of random numbers (Lehmer's, modulus 2^31 - 1): the same for the same start. */
+export function randomFrom(start) {
+  let state = (start % 2147483646) + 1
+  const below = (limit) => (state = (state * 48271) % 2147483647) % limit
+  const digits = (count) => Array.from({ length: count }, () => `${below(10)}`).join('')
+  return { below, digits }
+}
+
+/** The values of a column under a definition: both passes. */
+export function judgedColumn(definition, texts) {
+  const evidence = columnEvidence(definition)
+  texts.forEach((text, index) => {
+    const place = { index, line: index, offset: index }
+    if (fit(definition, text).ok) {
+      const bytes = Buffer.from(text)
+      evidence.fits(bytes, 0, bytes.length, place)
+    } else if (text.trim()) evidence.misfit(text, place)
+  })
+  const runs = columnRuns(definition, evidence.state())
+  return {
+    runs,
+    judgedAt(index) {
+      const run = runs.around(index)
+      return {
+        run,
+        ...judge(
+          definition,
+          texts[index],
+          1000,
+          run ?? { lift: runs.outside, suspect: false },
+        ),
+      }
+    },
+  }
+}
+
+/**
+ * Each of the tasks once, on as many threads as there are processors; `measure` runs in the thread, what it
+ * returns comes back in the order of the tasks.
+ */
+export async function inThreads(url, tasks, measure) {
+  if (!isMainThread) {
+    const { part, parts } = workerData
+    const done = tasks.flatMap((task, i) => (i % parts === part ? [[i, measure(task)]] : []))
+    parentPort.postMessage(done)
+    return undefined
+  }
+  const parts = Math.min(4, availableParallelism())
+  const all = await Promise.all(
+    Array.from(
+      { length: parts },
+      (_, part) =>
+        new Promise((done, failed) =>
+          new Worker(url, { argv: process.argv.slice(2), workerData: { part, parts } })
+            .on('message', done)
+            .on('error', failed),
+        ),
+    ),
+  )
+  return all
+    .flat()
+    .sort(([a], [b]) => a - b)
+    .map(([, result]) => result)
+}
