@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 3
+export const WEIGHTS_VERSION = 4
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -78,9 +78,9 @@ export const BESIDE_BITS = 24
 /** Bits that it costs to say that the rows of a run, or rows here and there, are of another kind than clean ones. */
 export const OTHER_KIND = { run: 7, scattered: 20 } as const
 /**
- * No value of a column is complete, and all lack as many digits: a field too narrow for them, or a definition that asks
- * for more, beside as many zeros in each of them.
+ * A column or a run whose values are short because a field was too narrow for them, or an integer type, beside one that
+ * lost its zeros: a conversion of many values is not as rare as that of a lone one.
  */
-export const ALIKE = 0.01
+export const THROUGHOUT = 0.01
 /** All short values that octal reading explains are mended wrongly or none: so many times as sure must one be. */
 export const MOST_AT_STAKE = 16

@@ -1,43 +1,38 @@
 // Many short values that all lack as many digits: each may have lost as many zeros, or the field was too narrow for
-// them. Where no value is complete, what the digits are tells nothing: either way the same was taken from every value.
+// them.
 
 import type { Space } from '../../identifier/space.js'
-import { flat, rangeOf } from './population.js'
+import { flat } from './population.js'
 import type { ShortGroup } from './group.js'
-import { isPlain, MOST_OFTEN, single } from './story.js'
-import { ALIKE, MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
-
-/** By chance so many values start with the same number of zeros less than one time in ten. */
-const FEW_ALIKE = 22
+import { isPlain, single } from './story.js'
+import { FEW_ROWS_ALIKE, isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
+import { MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
 
 /** How many more bits speak for values that were cut rather than lost zeros, beside those that were told. */
 export function alike(space: Space, group: ShortGroup, told: number): number {
   if (!areAlike(group)) return 0
-  // Beside complete values, it must suit them better than lost zeros do.
-  if (!isWhole(space, group)) return told > 0 ? MORE : 0
+  if (!isWhole(space, group)) return ofPart(TOGETHER.cutShort, told)
   return Math.max(0, throughout(space, group) - told)
 }
 
-// A column that was cut, beside one value that was.
-const MORE = Math.log2(ALIKE / TOGETHER.cutShort)
-
-function areAlike({ values }: ShortGroup): boolean {
-  const rows = values.reduce((sum, { count }) => sum + count, 0)
+function areAlike(group: ShortGroup): boolean {
+  const { values } = group
   const width = values[0]?.digits.length
   return (
-    rows >= FEW_ALIKE &&
+    rowsOf(group) >= FEW_ROWS_ALIKE &&
     values.every(({ digits }) => digits.length === width && !digits.startsWith('0'))
   )
 }
 
-const isWhole = (space: Space, { share, clean }: ShortGroup) =>
-  share >= MOST_OFTEN && !(clean && rangeOf(space, clean))
-
 // Bits for a column that was cut throughout: it needs no other evidence than the width of its values.
-function throughout(space: Space, { values }: ShortGroup): number {
-  const rows = values.reduce((sum, { count }) => sum + count, 0)
+function throughout(space: Space, group: ShortGroup): number {
+  const { values } = group
   const numbers = values.map(({ digits }) => BigInt(digits))
-  return MORE - checked(space, numbers, values[0]!.digits.length) - close(numbers, rows)
+  return (
+    ofColumn(TOGETHER.cutShort) -
+    checked(space, numbers, values[0]!.digits.length) -
+    close(numbers, rowsOf(group))
+  )
 }
 
 /** So many digits are missing from every value, and that they were zeros is not sure; 0 where that is not so. */

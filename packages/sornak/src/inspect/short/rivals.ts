@@ -4,7 +4,9 @@
 
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Definition } from '../../identifier/definition.js'
+import { INTEGER_TYPES } from '../../channel/integer-limits.js'
 import { alike } from './alike.js'
+import { bounded } from './bounded.js'
 import type { ShortGroup } from './group.js'
 import {
   apart,
@@ -41,6 +43,11 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   let base: number | undefined
   const known = new Map<string, number | undefined>()
   const rows = values.reduce((sum, { count }) => sum + count, 0)
+  const beyondValues = (process: string, told: number) => {
+    if (process.startsWith('cut-short')) return alike(space, group, told)
+    const type = INTEGER_TYPES.find(({ name }) => process === `wrapped ${name}`)
+    return type ? bounded(space, group, type, told) : 0
+  }
   const stories = storiesOf(space, new Set(values.map(({ digits }) => digits.length)))
   return (process) => {
     if (!known.has(process)) {
@@ -56,8 +63,7 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
         return evidence(space, story, values, group) - base! + stake + fits
       })
       const best = told && Math.max(...told)
-      const cut = process.startsWith('cut-short') && best !== undefined
-      known.set(process, cut ? best + alike(space, group, best) : best)
+      known.set(process, best === undefined ? best : best + beyondValues(process, best))
     }
     return known.get(process)
   }

@@ -1,0 +1,37 @@
+// Numbers that come up to the limit of an integer type, and none beyond it, in a column in which none is complete:
+// they may have lost their zeros, or wrapped round.
+
+import type { IntegerType } from '../../channel/integer-limits.js'
+import type { Space } from '../../identifier/space.js'
+import type { ShortGroup } from './group.js'
+import { bitsOf } from '../spread.js'
+import { isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
+import { TOGETHER } from '../weights.js'
+
+/** Of fewer rows it is chance where the largest lies. */
+const FEW_BOUNDED = 20
+const PARTS = 10
+
+/** How many more bits speak for values that wrapped rather than lost zeros, beside those that were told. */
+export function bounded(
+  space: Space,
+  group: ShortGroup,
+  { max, signed }: IntegerType,
+  told: number,
+): number {
+  if (!isWhole(space, group)) return ofPart(TOGETHER.wrapped, told)
+  if (signed || rowsOf(group) < FEW_BOUNDED) return 0
+  const numbers = group.values.map(({ digits }) => BigInt(digits))
+  const most = numbers.reduce((a, b) => (a > b ? a : b))
+  if (most > max || most * 2n <= max) return 0
+  return Math.max(0, ofColumn(TOGETHER.wrapped) - issued(numbers, most, max) - told)
+}
+
+// Bits for numbers issued so far, up to one that is not the limit: as many in each part of the way.
+function issued(numbers: readonly bigint[], most: bigint, max: bigint): number {
+  const counts = Array<number>(PARTS).fill(0)
+  for (const number of numbers) counts[Number((number * BigInt(PARTS)) / (most + 1n))]!++
+  const even = numbers.length * -Math.log2(PARTS) - bitsOf(counts, PARTS)
+  if (even < 0) return 0
+  return numbers.length * Math.log2(Number(max) / Number(most)) - Math.log2(Number(most))
+}
