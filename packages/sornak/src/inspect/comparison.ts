@@ -14,7 +14,7 @@ import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
 import type { Mark, Run } from './run-state.js'
 import type { Lift } from './weigh.js'
-import { EACH, RUN_BITS, TOGETHER } from './weights.js'
+import { EACH, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
 export interface Comparison {
   readonly processes: readonly Process[]
@@ -79,7 +79,7 @@ export function comparison(
     // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
     // story, and where it does not.
     return everywhere > 0
-      ? Math.min(everywhere, own + RUN_BITS)
+      ? Math.max(own, Math.min(everywhere, own + RUN_BITS))
       : own - Math.min(RUN_BITS, -everywhere)
   }
   const lifted = (sums: readonly number[], from: Sums, to: Sums, ofRun?: Rivals): Lift => {
@@ -300,6 +300,7 @@ function lostZeros({ zeros }: Definition, from: Sums, to: Sums, all: Sums): bool
 
 function prior(id: string): number {
   if (id.startsWith('wrapped')) return TOGETHER.wrapped
+  if (id.startsWith('clamped')) return THROUGHOUT
   if (id.startsWith('octal')) return TOGETHER.otherBase
   if (id.startsWith('cut-short') || id === 'front') return TOGETHER.cutShort
   if (id === 'short-display') return EACH.shortPlain
