@@ -30,12 +30,7 @@ export function judgedColumn(definition, texts) {
       const run = runs.around(index)
       return {
         run,
-        ...judge(
-          definition,
-          texts[index],
-          1000,
-          run ?? { lift: runs.outside, suspect: false },
-        ),
+        ...judge(definition, texts[index], 1000, run ?? { lift: runs.outside, suspect: false }),
       }
     },
   }

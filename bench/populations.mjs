@@ -22,7 +22,7 @@ const only = option('only') ?? ''
 const SCENES = {
   'all rows': [240, () => true],
   'a short list': [12, () => true],
-  'half': [400, (row) => row < 200],
+  half: [400, (row) => row < 200],
   'a block': [400, (row) => row >= 150 && row < 250],
   'eight rows': [400, (row) => row >= 150 && row < 158],
   'one in four': [400, (_, r) => r.below(4) === 0],
@@ -165,10 +165,39 @@ const row = (title, t) =>
   ].join(' ')
 
 function print(table) {
-  const title = (...words) => words.map((word, i) => (i ? word.padStart(WIDTHS[i]) : word.padEnd(30))).join(' ')
+  const title = (...words) =>
+    words.map((word, i) => (i ? word.padStart(WIDTHS[i]) : word.padEnd(30))).join(' ')
   const WIDTHS = [30, 8, 7, 7, 7, 7, 6, 7, 7, 6, 7]
-  console.log(title('', 'changed', 'flagged', 'accused', 'known', 'exact', 'wrong', 'odds', 'may be', 'wrong', 'listed'))
-  console.log(title('', 'values', '% unfit', 'clean', 'mended%', 'mends', '', 'mends', 'wrong', '', '% lists'))
+  console.log(
+    title(
+      '',
+      'changed',
+      'flagged',
+      'accused',
+      'known',
+      'exact',
+      'wrong',
+      'odds',
+      'may be',
+      'wrong',
+      'listed',
+    ),
+  )
+  console.log(
+    title(
+      '',
+      'values',
+      '% unfit',
+      'clean',
+      'mended%',
+      'mends',
+      '',
+      'mends',
+      'wrong',
+      '',
+      '% lists',
+    ),
+  )
   for (const group of ['all', 'scene', 'kind', 'conversion'])
     for (const [key, figures] of table)
       if (key.split('|')[0] === group) console.log(row(key.split('|')[1] ?? 'in all', figures))

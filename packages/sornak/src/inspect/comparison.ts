@@ -10,6 +10,7 @@ import { isPrinted, runwise, scattered, total, usualDigits } from './process-tot
 import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
 import { firstWhere } from './row-lookup.js'
 import { lacking } from './short/alike.js'
+import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
 import type { Mark, Run } from './run-state.js'
@@ -164,7 +165,7 @@ export function comparison(
       digits: usualDigits(from.plain, to.plain, 20),
       mark: markOf(from, to),
       percent: percentOf(from, to),
-      lacking: short && process.id === 'number-read' ? lacking(spaceOf(definition), short) : 0,
+      ...(short && process.id === 'number-read' && unsure(spaceOf(definition), short)),
       evidence: most,
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
       suspect:
@@ -188,6 +189,12 @@ export function comparison(
     everywhere: () => over(nothing, all, undefined, 0),
   }
 }
+
+// What else may have struck all values, where zeros are the likeliest to have gone.
+const unsure = (space: Space, short: ShortGroup) => ({
+  lacking: lacking(space, short),
+  bound: boundOf(space, short),
+})
 
 // Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
 // from those that do not fit.

@@ -1,5 +1,6 @@
 // A run of rows that went through one conversion, with what that means for each value in it.
 
+import type { IntegerType } from '../channel/integer-limits.js'
 import type { Percent } from '../channel/scaled.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { Lift } from './weigh.js'
@@ -25,6 +26,8 @@ export interface EvidenceRun {
   readonly percent?: Percent | undefined
   /** Every value lacks so many digits, of which it is not sure that they were zeros; 0 where that is not so. */
   readonly lacking?: number
+  /** No value is complete or beyond the limit of this type, and some come close to it: they may have wrapped round. */
+  readonly bound?: IntegerType | undefined
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */

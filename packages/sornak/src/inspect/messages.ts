@@ -3,6 +3,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import { CHANNELS } from '../channel/channels.js'
+import type { IntegerType } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
@@ -31,7 +32,7 @@ export function why(
  * @param alongside other columns that were converted in the same rows
  */
 export function runWhy(
-  { channel, process, bits, suspect, lacking = 0 }: EvidenceRun,
+  { channel, process, bits, suspect, lacking = 0, bound }: EvidenceRun,
   from: number,
   to: number,
   alongside: readonly string[],
@@ -42,6 +43,7 @@ export function runWhy(
     `${channelTitle(channel)}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.`,
     others && `${others} ${alongside.length === 1 ? 'was' : 'were'} converted in the same rows.`,
     lacking > 0 && lackingWhy(lacking),
+    bound && boundWhy(bound),
     suspect && DOUBT,
   ]
     .filter(Boolean)
@@ -53,6 +55,9 @@ function lackingWhy(digits: number): string {
     digits === 1 ? ['1 digit', 'a zero'] : [`${digits} digits`, `${digits} zeros`]
   return `Every value lacks ${lost}, and none is complete: they lost ${zeros} each, or the field was too narrow. If all of them start with "${'0'.repeat(digits)}", write that into the stored mask, and they can be mended.`
 }
+
+const boundWhy = ({ max, bits, signed }: IntegerType) =>
+  `No value is complete, and none is beyond ${grouped(max)}, which some come close to: they lost their zeros, or started again from below in an integer column of ${bits} bits${signed ? '' : ' without a sign'}. One value of the source tells which.`
 
 /** Why the rows are told in which another column is damaged. */
 export function besideWhy(
@@ -104,9 +109,11 @@ export const smallWhy = ({ name }: ColumnType, phrase: string): string =>
 export const displayWhy = (count: number, stored: string, shown: string): string =>
   `${count === 1 ? '1 value shows' : `${about(BigInt(count))} values show`} something other than is stored, such as ${stored} shown as ${shown}.`
 
+const grouped = (count: bigint) => count.toString().replace(/\B(?=(\d{3})+$)/g, ',')
+
 /** How many, in words that stay readable: `12`, `about 10 million million`. */
 export function about(count: bigint): string {
-  if (count < 100_000n) return count.toString().replace(/\B(?=(\d{3})+$)/g, ',')
+  if (count < 100_000n) return grouped(count)
   const digits = count.toString()
   const power = digits.length - 1
   return `about ${digits[0]}${digits[1] === '0' ? '' : `.${digits[1]}`} × 10^${power}`

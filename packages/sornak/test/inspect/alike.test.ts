@@ -60,9 +60,23 @@ describe('ten digits belong, and all values have nine', () => {
   })
 
   test('nor of a few, which may be alike by chance', () => {
-    const originals = rows(20, trunk)
+    const originals = rows(7, trunk)
     expect(judged(of('{10}'), originals.map(bare)).all.map(({ mend }) => mend)).toEqual(originals)
   })
+})
+
+test.each([
+  ['first', (text: string) => text.slice(1)],
+  ['last', (text: string) => text.slice(0, -1)],
+])('eight rows one after the other lost their %s character: no zeros are invented', (_, cut) => {
+  for (const width of [6, 9, 12, 19]) {
+    const originals = rows(400, () => `${1 + next(9)}${digits(width - 1)}`)
+    const clean = rows(400, () => digits(width))
+    const seen = clean.map((text, row) => (row >= 150 && row < 158 ? cut(originals[row]!) : text))
+    const { all } = judged(of(`{${width}}`), seen)
+    const invented = all.slice(150, 158).filter(({ mend }) => mend !== undefined)
+    expect(invented).toEqual([])
+  }
 })
 
 test('numbers that lie close together, all different, were not cut at the end', () => {

@@ -12,6 +12,19 @@ const five = fc.integer({ min: 0, max: 99_999 }).map((value) => `${value}`.padSt
 const columns = fc.array(five, { minLength: 1, maxLength: 60 })
 const even = (low: bigint, high: bigint) => Number(high - low + 1n) / 100_000
 
+const nine = fc
+  .tuple(fc.constantFrom('2065550', '2065551', '2065', '4255550'), fc.nat(99_999))
+  .map(([start, rest]) => `${start}${`${rest}`.padStart(5, '0')}`.slice(0, 9).padEnd(9, '7'))
+const blocks = fc.array(nine, { minLength: 1, maxLength: 30 })
+
+/** What all have in common behind four digits; the last digit is left out. */
+const sharedOf = (values: readonly string[]) => {
+  const [first = ''] = values
+  let end = 4
+  while (end < 8 && values.every((value) => value.startsWith(first.slice(0, end + 1)))) end++
+  return first.slice(4, end)
+}
+
 /** Counted from the values themselves. */
 const countedOf = (values: readonly string[]): Heads => {
   const heads = [...new Set(values.map((value) => value.slice(0, 4)))].sort()
@@ -33,6 +46,33 @@ describe('values that start alike', () => {
         expect(clean.heads).toEqual(whole)
       }),
     )
+  })
+
+  test('share digits behind their heads, wherever the column is split', () => {
+    fc.assert(
+      fc.property(blocks, blocks, (a, b) => {
+        const of9 = of('{9}')
+        const { heads } = evidenceOf(of9, [a[0]!, ...a, ...b]).clean
+        const both = [...a, ...b]
+        for (const { digits, count, more } of heads) {
+          const own = both.filter((value) => value.startsWith(`${digits}`))
+          expect([count, more]).toEqual([own.length, sharedOf(own)])
+        }
+        const [one, other] = [a, b].map((part) => evidenceOf(of9, [part[0]!, ...part]).clean.heads)
+        expect(joinedHeads(one!, other!)).toEqual(heads)
+      }),
+    )
+  })
+
+  test('make what lies in their blocks likelier than the same head elsewhere', () => {
+    const values = Array.from({ length: 60 }, (_, i) => `206555${100 + i}`)
+    const { heads } = evidenceOf(of('{9}'), [values[0]!, ...values]).clean
+    const { share, parts } = startingAs(heads, 9, (low, high) => Number(high - low + 1n) / 1e9)
+    expect(share(206_555_777n, 206_555_777n)).toBeGreaterThan(
+      1000 * share(206_455_777n, 206_455_777n),
+    )
+    expect(share(0n, 999_999_999n)).toBeCloseTo(1, 9)
+    expect(parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(60 / 61, 9)
   })
 
   test('are as likely as they came again, and others as they are elsewhere', () => {

@@ -1,16 +1,25 @@
 // Numbers that come up to the limit of an integer type, and none beyond it, in a column in which none is complete:
 // they may have lost their zeros, or wrapped round.
 
-import type { IntegerType } from '../../channel/integer-limits.js'
+import { INTEGER_TYPES, type IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import type { ShortGroup } from './group.js'
 import { bitsOf } from '../spread.js'
+import { isPlain } from './story.js'
 import { isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
-import { TOGETHER } from '../weights.js'
+import { MEND_ODDS, TOGETHER } from '../weights.js'
 
 /** Of fewer rows it is chance where the largest lies. */
 const FEW_BOUNDED = 20
 const PARTS = 10
+
+/** The type in which these may as well have wrapped round, where that keeps them from being mended. */
+export function boundOf(space: Space, group: ShortGroup): IntegerType | undefined {
+  if (!isPlain(space) || !isWhole(space, group)) return undefined
+  return INTEGER_TYPES.find(
+    (type) => TOGETHER.wrapped * 2 ** bounded(space, group, type, 0) > 1 - MEND_ODDS,
+  )
+}
 
 /** How many more bits speak for values that wrapped rather than lost zeros, beside those that were told. */
 export function bounded(

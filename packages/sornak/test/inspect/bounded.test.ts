@@ -1,0 +1,64 @@
+// Columns in which no value is complete, and that come up to the limit of an integer type.
+
+import { describe, expect, test } from 'vitest'
+import { columnRuns, judge, type Definition } from 'sornak'
+import { runWhy } from '../../src/inspect/messages.js'
+import { bare, digits, evidenceOf, next, of } from './converted-column.js'
+
+function judged(made: Definition, seen: readonly string[]) {
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  const all = seen.map((text, row) => judge(made, text, 1000, runs.around(row)))
+  return { all, told: runs.told.map((run) => runWhy(run, 1, seen.length, [])).join(' ') }
+}
+
+const rows = (count: number, draw: () => string) => Array.from({ length: count }, draw)
+
+const BRANCHES = ['0102', '0301', '1105']
+const account = () => `${BRANCHES[next(3)]!}${digits(8)}`
+
+describe('accounts of a few branches, each wrapped in 32 bits without a sign', () => {
+  const originals = rows(240, account)
+  const seen = originals.map((text) => BigInt.asUintN(32, BigInt(text)).toString())
+  const { all, told } = judged(of('{12}'), seen)
+
+  test('get no zeros, and the original is listed', () => {
+    all.forEach(({ verdict, candidates }, row) => {
+      expect(verdict).toBe('ambiguous')
+      expect(candidates.map(({ text }) => text)).toContain(originals[row])
+    })
+  })
+
+  test('the column says why', () => {
+    expect(told).toContain('none is beyond 4,294,967,295')
+    expect(told).toContain('32 bits without a sign')
+  })
+})
+
+test.each([
+  ['60,000', 8],
+  ['50,000', 7],
+  ['3,000,000,000', 12],
+])('numbers issued so far, up to %s of %i digits, get their zeros', (most, width) => {
+  const limit = BigInt(most.replaceAll(',', ''))
+  const originals = rows(240, () => `${BigInt(digits(10)) % limit}`.padStart(width, '0'))
+  const { all, told } = judged(of(`{${width}}`), originals.map(bare))
+  expect(all.map(({ mend }) => mend)).toEqual(originals)
+  expect(told).not.toContain('beyond')
+})
+
+test('numbers of a few blocks that do not come near a limit get them too', () => {
+  const originals = rows(240, () => `00${['0102', '0301', '1105'][next(3)]!}${digits(6)}`)
+  const { all } = judged(of('{12}'), originals.map(bare))
+  expect(all.map(({ mend }) => mend)).toEqual(originals)
+})
+
+test('phones of four areas beside those that wrapped in 16 bits: no zeros are put in front', () => {
+  const areas = ['206', '253', '360', '425']
+  const originals = rows(400, () => `${areas[next(4)]!}555${digits(4)}`)
+  const seen = originals.map((text, row) =>
+    row < 200 ? BigInt.asUintN(16, BigInt(text)).toString() : text,
+  )
+  const { all } = judged(of('{10}'), seen)
+  expect(all.slice(0, 200).filter(({ mend }) => mend !== undefined)).toEqual([])
+  expect(all.slice(200).filter(({ verdict }) => verdict !== 'intact')).toEqual([])
+})
