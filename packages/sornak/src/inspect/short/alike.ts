@@ -20,7 +20,7 @@ function areAlike(group: ShortGroup): boolean {
   const width = values[0]?.digits.length
   return (
     rowsOf(group) >= FEW_ROWS_ALIKE &&
-    values.every(({ digits }) => digits.length === width && !digits.startsWith('0'))
+    values.every(({ digits }) => digits.length === width && !/^0./.test(digits))
   )
 }
 

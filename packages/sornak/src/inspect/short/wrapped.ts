@@ -27,18 +27,28 @@ export function wrapped(space: Space, type: IntegerType): Story {
     return from <= value ? 0n : (from - value + modulus - 1n) / modulus
   }
   const rest = ({ share }: Population) => share(max + 1n, end)
-  // The originals of a value in blocks, from so many times around on; elsewhere they lie anywhere.
-  const inParts = (parts: readonly Part[], value: bigint, first: bigint) => {
-    let [sum, elsewhere] = [0, 1]
-    for (const { low, width, weight } of parts) {
-      const from = low > value ? (low - value + modulus - 1n) / modulus : 0n
-      const to = (low + width - 1n - value) / modulus
-      const least = from > first ? from : first
-      const many = low + width > value && to >= least ? to - least + 1n : 0n
-      sum += (weight * Number(many)) / Number(width)
-      elsewhere -= weight
+  const partsOf = ({ parts }: Population) =>
+    parts && parts.length <= MOST_PARTS ? parts : undefined
+  // What a part holds beyond the limit.
+  const beyond = ({ low, width }: Part) => {
+    const from = low > max ? low : max + 1n
+    return { from, to: low + width - 1n }
+  }
+  /** Sums over parts, of what each has beyond the limit; and what lies beyond it in none. */
+  const overParts = (
+    parts: readonly Part[],
+    population: Population,
+    count: (from: bigint, to: bigint) => bigint,
+  ) => {
+    let [sum, elsewhere] = [0, rest(population)]
+    for (const part of parts) {
+      const { from, to } = beyond(part)
+      if (to < from) continue
+      const each = part.weight / Number(part.width)
+      sum += each * Number(count(from, to))
+      elsewhere -= each * Number(to - from + 1n)
     }
-    return sum + (elsewhere * Number(end - max)) / Number(end) / Number(modulus)
+    return { sum, elsewhere: Math.max(0, elsewhere) }
   }
   return {
     same: (value, population) => (value > max ? 0 : single(population, value)),
@@ -49,8 +59,13 @@ export function wrapped(space: Space, type: IntegerType): Story {
       const first = steps(low, value)
       const last = (high - value) / modulus
       if (high < value || last < first) return same
-      if (population.parts && population.parts.length <= MOST_PARTS)
-        return same + inParts(population.parts, value, first)
+      const parts = partsOf(population)
+      if (parts) {
+        const { sum, elsewhere } = overParts(parts, population, (from, to) =>
+          timesAround(value, from, to, modulus),
+        )
+        return same + sum + elsewhere / Number(modulus)
+      }
       if (last - first > FEW_STEPS) return same + rest(population) / Number(modulus)
       let sum = same
       for (let step = first === 0n ? 1n : first; step <= last; step++)
@@ -60,6 +75,12 @@ export function wrapped(space: Space, type: IntegerType): Story {
     short(population) {
       const { low, high, share } = population
       const top = below(space) < max ? below(space) : max
+      const parts = partsOf(population)
+      if (parts) {
+        const count = (from: bigint, to: bigint) => shortTo(to) - shortTo(from - 1n)
+        const { sum, elsewhere } = overParts(parts, population, count)
+        return share(0n, top) + sum + elsewhere * printed
+      }
       // A block narrower than the type comes out as a block: that all of it is short is seen from the rows.
       return share(0n, top) + rest(population) * (high - low < modulus ? 1 : printed)
     },
@@ -75,6 +96,14 @@ export function wrapped(space: Space, type: IntegerType): Story {
       return last < first ? [] : [...startingAlike(space, places), ...between(space, places, clean)]
     },
   }
+}
+
+// How many numbers from one to another leave this rest.
+function timesAround(rest: bigint, from: bigint, to: bigint, modulus: bigint): bigint {
+  if (to < rest) return 0n
+  const before = from <= rest ? 0n : (from - rest + modulus - 1n) / modulus
+  const last = (to - rest) / modulus
+  return last < before ? 0n : last - before + 1n
 }
 
 /** Where originals lie together that come out together: `many` places of this width, a modulus apart. */
