@@ -13,13 +13,12 @@ import {
   type KnownItem,
   type Pair,
 } from 'sornak'
-import type { Source } from 'sornak-files'
-import { desk } from './source.js'
+import { heap } from './heaps.js'
+import { desk, type Desk } from './source.js'
 
 /** A part holds about so many bytes of the files. */
 const PART = 2 * 1024 * 1024
 const MOST_PARTS = 300
-const FLUSH = 32 * 1024
 
 export interface Parts {
   left(item: Item): void
@@ -126,44 +125,13 @@ interface Spill {
   items<T>(): Generator<T>
 }
 
-// Values as lines of JSON in a file that has no name; record numbers are the only numbers in them.
-function spill(files: ReturnType<typeof desk>): Spill {
-  let kept: ReturnType<typeof files.keep> | undefined
-  let held = ''
-  const settle = () => {
-    if (!held) return
-    kept ??= files.keep('the comparison')
-    kept.write(Buffer.from(held))
-    held = ''
-  }
+// Values as lines of JSON; record numbers are the only numbers in them.
+function spill(files: Desk): Spill {
+  const { add, lines } = heap(files, 'the comparison')
   return {
-    add(value) {
-      held += `${JSON.stringify(value)}\n`
-      if (held.length >= FLUSH) settle()
-    },
+    add: (value) => add(JSON.stringify(value)),
     *items<T>() {
-      if (!kept) {
-        for (const line of linesIn(held)) yield JSON.parse(line) as T
-        return
-      }
-      settle()
-      for (const line of linesOf(kept.done())) yield JSON.parse(line) as T
+      for (const line of lines()) yield JSON.parse(line) as T
     },
-  }
-}
-
-const linesIn = (text: string) => text.split('\n').filter(Boolean)
-
-function* linesOf(source: Source): Generator<string> {
-  const decoder = new TextDecoder()
-  const buffer = Buffer.alloc(FLUSH)
-  let rest = ''
-  for (let at = 0; ;) {
-    const size = source.read(buffer, at)
-    if (size === 0) break
-    at += size
-    const lines = (rest + decoder.decode(buffer.subarray(0, size), { stream: true })).split('\n')
-    rest = lines.pop()!
-    yield* lines
   }
 }

@@ -122,6 +122,26 @@ describe('a value', () => {
       expect([value, verdict, finding]).toEqual(['00417', 'intact', 'duplicate'])
   })
 
+  test('is found among more of them than are held in memory', () => {
+    const codes = Array.from({ length: 120_000 }, (_, i) => `${i * 7}`.padStart(8, '0'))
+    // One repeats what came early, one what came late, and one stands next to a value that is damaged.
+    const csv = rows(...codes, codes[3]!, codes[110_000]!, '417', codes[3]!)
+    const { values } = inspect({
+      identifiers: "  code: { stored: '{8}', unique: true }",
+      bind: 'Code: code',
+      csv,
+    })
+    expect(
+      values.map(({ record, line, value, finding }) => [record, line, value, finding]),
+    ).toEqual([
+      [120_001, 120_002, codes[3], 'duplicate'],
+      [120_002, 120_003, codes[110_000], 'duplicate'],
+      [120_003, 120_004, '417', 'zeros-lost'],
+      [120_004, 120_005, codes[3], 'duplicate'],
+    ])
+    expect(values[1]!['why']).toContain('record 110001')
+  })
+
   test('claimed by two rows is given to neither', () => {
     const setup = (csv: string): Setup => ({
       identifiers: "  code: { stored: '{5..6}' }",

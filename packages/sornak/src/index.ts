@@ -103,6 +103,7 @@ export {
   shift,
   type Decimal,
 } from './quantity/decimal.js'
+export type { Heap, Shelf } from './inspect/shelf.js'
 export { displayDiffers } from './inspect/storage.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'

@@ -12,7 +12,7 @@ import {
 } from 'sornak'
 import { existsSync, readdirSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
-import { acceptance, FileProblem, inspectFile, type FileRule, type Told } from 'sornak-files'
+import { acceptance, FileProblem, type FileRule, type Told } from 'sornak-files'
 import {
   acceptedIn,
   bindRun,
@@ -24,6 +24,7 @@ import {
 } from '../binding.js'
 import { eachBoundInput } from '../bound-inputs.js'
 import type { OpenedInput } from '../inputs.js'
+import { inspected } from '../inspected.js'
 import type { ReadFlags } from '../read-flags.js'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
@@ -68,7 +69,7 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   const one = async (input: OpenedInput, rule: FileRule) => {
     const { name, sheet, source } = input
     const bar = progress(name, flags.quiet === true)
-    const file = await inspectFile(source, rule, { ...run.options, trusted }, bar)
+    const file = await inspected(source, rule, { ...run.options, trusted }, bar)
     const accept = await acceptance(acceptedIn(run.rules, input.path, run.base, sheet), file, met)
     const { tallies, failed, errors } = await report.file(name, file, accept, failOn)
     totals.failed ||= failed

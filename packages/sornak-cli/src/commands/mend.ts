@@ -14,11 +14,12 @@ import {
   type TrustedList,
   type ValueFinding,
 } from 'sornak'
-import { acceptance, inspectFile, type Change, type FileRule } from 'sornak-files'
+import { acceptance, type Change, type FileRule } from 'sornak-files'
 import { acceptedIn, bindRun, type BindFlags, type BoundRun } from '../binding.js'
 import { eachBoundInput } from '../bound-inputs.js'
 import { hashOf, readRecord, recordPath, tablePath, writeRecord } from '../change-record.js'
 import { oneInput, type OpenedInput } from '../inputs.js'
+import { inspected } from '../inspected.js'
 import type { ReadFlags } from '../read-flags.js'
 import { writeMended } from '../mended.js'
 import { keepInputs, openOutput, tell } from '../output.js'
@@ -96,7 +97,7 @@ async function mendInput(
     profile: false,
     trusted,
   }
-  const file = await inspectFile(source, rule, options, progress(name, flags.quiet === true))
+  const file = await inspected(source, rule, options, progress(name, flags.quiet === true))
   const accepted = await acceptance(acceptedIn(run.rules, path, run.base, sheet), file, new Set())
   const given = answersIn(answers, rule)
   const changes: Change[] = []

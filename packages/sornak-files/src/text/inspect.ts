@@ -9,6 +9,7 @@ import {
   type RaggedRecord,
   type Stretch,
   type Rules,
+  type Shelf,
   type TableProblem,
   type TrustedList,
   type ValueFinding,
@@ -39,6 +40,8 @@ export interface FileOptions {
   /** Say why in hidden words too. */
   readonly hiddenWhy?: boolean
   readonly trusted: ReadonlyMap<string, TrustedList>
+  /** Where what must be unique is laid down; in memory where it is left out. */
+  readonly shelf?: Shelf
 }
 
 export interface InspectedFile {

@@ -20,6 +20,8 @@ import {
 } from './finding.js'
 import { hypotheses } from './originals.js'
 import { profiler, type Profiler } from './profile.js'
+import { repeats, type Repeats } from './repeats.js'
+import type { Shelf } from './shelf.js'
 import { spool, type Spool } from './spool.js'
 import { displayDiffers, storedCounts, type Storage, type StoredCounts } from './storage.js'
 import type { Bound, BoundColumn, Table } from './table.js'
@@ -41,6 +43,8 @@ export interface InspectOptions {
   readonly onePass?: boolean
   /** Say why in hidden words too. */
   readonly hiddenWhy?: boolean
+  /** Where what must be unique is laid down; in memory where it is left out. */
+  readonly shelf?: Shelf | undefined
   /** The sheet or table of the file, where it has several. */
   readonly sheet?: string | undefined
 }
@@ -116,8 +120,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   const beside = new Map<Bound, BesideEvidence>()
   /** What watches the values of each column, where it holds one identifier. */
   const watches: Watch[] = []
-  /** Where values must be unique: the record in which each key stands first. */
-  const firsts = new Map<Bound, Map<string, number>>()
+  /** Where values must be unique. */
+  const repeated = new Map<Bound, Repeats>()
   const runs = new Map<Bound, ColumnRuns>()
   const company = new Map<Bound, readonly Companion[]>()
   for (const { choice } of table.columns)
@@ -161,7 +165,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       if (state === 'fits') {
         count.intact++
         trusted?.claim(textOf(view, column.index))
-        if (bound.definition.unique && !standsFirst(bound, textOf(view, column.index), place))
+        if (bound.definition.unique && isRepeated(bound, textOf(view, column.index), place))
           again = true
         watch.evidence?.fits(
           view.bytes,
@@ -252,9 +256,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const trusted = trustedFor(bound)
       const context = run && trusted ? { ...run, trusted } : run
       const judgement = judge(bound.definition, seen, options.candidates, context)
-      const first = twice ? firsts.get(bound)?.get(keyOf(bound.definition, seen)) : undefined
-      const again = first !== undefined && first !== record
-      if (judgement.verdict === 'intact' && !again && shown === undefined) continue
+      const first = twice ? repeated.get(bound)?.firstOf(place.index) : undefined
+      if (judgement.verdict === 'intact' && first === undefined && shown === undefined) continue
       const where = {
         file: table.file,
         record,
@@ -264,7 +267,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         column: column.header,
         ...(options.onePass === true && { final: false as const }),
       }
-      const whole = again ? asDuplicate(judgement, first) : judgement
+      const whole =
+        first === undefined ? judgement : asDuplicate(judgement, first - firstRecord + 1)
       const told = shown === undefined ? whole : asShown(whole)
       found.push(
         valueFinding(
@@ -315,6 +319,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   }
 
   function conclude() {
+    for (const known of repeated.values()) second.join(known.settle())
     const stretches: Stretch[] = []
     const told = new Map<number, EvidenceRun[]>()
     const each = counts.flatMap(({ column, stored }) =>
@@ -342,14 +347,10 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     return { columns, again: apart(stretches) }
   }
 
-  // Notes the key where it is new.
-  function standsFirst(bound: Bound, text: string, place: RecordPlace): boolean {
-    let keys = firsts.get(bound)
-    if (!keys) firsts.set(bound, (keys = new Map()))
-    const key = keyOf(bound.definition, text)
-    if (keys.has(key)) return false
-    keys.set(key, place.index - firstRecord + 1)
-    return true
+  function isRepeated(bound: Bound, text: string, place: RecordPlace): boolean {
+    let known = repeated.get(bound)
+    if (!known) repeated.set(bound, (known = repeats(options.shelf)))
+    return known.add(keyOf(bound.definition, text), place)
   }
 
   const trustedFor = ({ definition }: Bound) => options.trusted?.get(definition.key)

@@ -5,6 +5,8 @@ import type { RecordPlace } from '../rows/reader.js'
 
 export interface Spool {
   add(place: RecordPlace): void
+  /** Takes in the places of another one, in order. */
+  join(other: Spool): void
   readonly size: number
   at(i: number): RecordPlace
   /** The first place that found no room; from there on all records are looked at again. */
@@ -18,6 +20,43 @@ export function spool(most: number = SPOOL_SIZE): Spool {
   let figures = new Float64Array(3 * 1024)
   let size = 0
   let readOn: RecordPlace | undefined
+
+  function add({ index, line, offset }: RecordPlace): void {
+    if (readOn) return
+    if (size === most) {
+      readOn = { index, line, offset }
+      return
+    }
+    if ((size + 1) * 3 > figures.length) {
+      const grown = new Float64Array(Math.min(figures.length * 2, most * 3))
+      grown.set(figures)
+      figures = grown
+    }
+    figures.set([index, line, offset], size * 3)
+    size++
+  }
+  const at = (i: number) => placeIn(figures, i)
+
+  function join(other: Spool): void {
+    if (other.size === 0) return
+    const [own, count, end] = [figures, size, readOn]
+    figures = new Float64Array(3 * 1024)
+    size = 0
+    readOn = undefined
+    let next = 0
+    const upTo = (index: number) => {
+      while (next < other.size && other.at(next).index < index) add(other.at(next++))
+    }
+    for (let i = 0; i < count; i++) {
+      const place = placeIn(own, i)
+      upTo(place.index)
+      if (next < other.size && other.at(next).index === place.index) next++
+      add(place)
+    }
+    upTo(end ? end.index : Infinity)
+    if (end) readOn ??= end
+  }
+
   return {
     get size() {
       return size
@@ -25,20 +64,14 @@ export function spool(most: number = SPOOL_SIZE): Spool {
     get readOn() {
       return readOn
     },
-    add({ index, line, offset }) {
-      if (readOn) return
-      if (size === most) {
-        readOn = { index, line, offset }
-        return
-      }
-      if ((size + 1) * 3 > figures.length) {
-        const grown = new Float64Array(Math.min(figures.length * 2, most * 3))
-        grown.set(figures)
-        figures = grown
-      }
-      figures.set([index, line, offset], size * 3)
-      size++
-    },
-    at: (i) => ({ index: figures[i * 3]!, line: figures[i * 3 + 1]!, offset: figures[i * 3 + 2]! }),
+    add,
+    join,
+    at,
   }
 }
+
+const placeIn = (figures: Float64Array, i: number): RecordPlace => ({
+  index: figures[i * 3]!,
+  line: figures[i * 3 + 1]!,
+  offset: figures[i * 3 + 2]!,
+})
