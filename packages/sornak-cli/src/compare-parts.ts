@@ -14,6 +14,7 @@ import {
   type Pair,
 } from 'sornak'
 import { heap } from './heaps.js'
+import { merged } from './merge.js'
 import { desk, type Desk } from './source.js'
 
 /** A part holds about so many bytes of the files. */
@@ -60,7 +61,7 @@ export function parts(definition: Definition, bytes: number): Parts {
       ...unknown.left.map((item, i) => unknownLeft(item, two(found.left[i]!))),
       ...unknown.right.map((item, i) => unknownRight(item, two(found.right[i]!))),
     ]
-    merged([...runs, open.values()], visit)
+    merged([...runs, open.values()], inOrder, visit)
   }
 
   return {
@@ -91,33 +92,6 @@ function partOf(key: string, count: number): number {
   let hash = 0x811c9dc5
   for (let i = 0; i < key.length; i++) hash = Math.imul(hash ^ key.charCodeAt(i), 0x01000193)
   return (hash >>> 0) % count
-}
-
-// Of several runs in order the whole in order: the least of their heads, again and again.
-function merged(runs: readonly Iterator<Pair>[], visit: (pair: Pair) => void): void {
-  const heads: { pair: Pair; run: Iterator<Pair> }[] = []
-  const take = (run: Iterator<Pair>) => {
-    const next = run.next()
-    if (next.done !== true) insert(heads, { pair: next.value, run })
-  }
-  runs.forEach(take)
-  for (let head = heads.shift(); head; head = heads.shift()) {
-    visit(head.pair)
-    take(head.run)
-  }
-}
-
-function insert(
-  heads: { pair: Pair; run: Iterator<Pair> }[],
-  one: { pair: Pair; run: Iterator<Pair> },
-): void {
-  let [low, high] = [0, heads.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (inOrder(heads[middle]!.pair, one.pair) <= 0) low = middle + 1
-    else high = middle
-  }
-  heads.splice(low, 0, one)
 }
 
 interface Spill {

@@ -105,6 +105,7 @@ export {
 } from './quantity/decimal.js'
 export type { Heap, Shelf } from './inspect/shelf.js'
 export { displayDiffers } from './inspect/storage.js'
+export { firstWhere } from './inspect/row-lookup.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
@@ -130,7 +131,13 @@ export {
 } from './compare/match.js'
 export { hypotheses } from './inspect/originals.js'
 export type { Hypothesis } from './inspect/hypothesis.js'
-export { trustedList, type TrustedList } from './inspect/trusted.js'
+export {
+  memberKey,
+  trustedIn,
+  trustedList,
+  type SortedMembers,
+  type TrustedList,
+} from './inspect/trusted.js'
 export {
   profiler,
   type Padding,

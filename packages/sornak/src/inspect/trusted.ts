@@ -1,6 +1,7 @@
 // A list that is known to be right: which of its members could have become what is seen, and whether more
-// than one row lays claim to the same member.
+// than one row lays claim to the same member. Members are asked for in order, so that a list need not fit into memory.
 
+import { firstWhere } from './row-lookup.js'
 import type { Hypothesis } from './hypothesis.js'
 import { MOST_AMBIGUOUS } from './weights.js'
 
@@ -11,39 +12,78 @@ export interface TrustedList {
   among(ways: readonly Hypothesis[]): string[]
   /** A row has this member, or can only have come from it. */
   claim(text: string): void
+  /** How many rows have; 255 for more. */
   claims(text: string): number
+}
+
+/** Keys of members (`memberKey`) in order, each once. */
+export interface SortedMembers {
+  readonly size: number
+  /** How many are less than this key. */
+  rankOf(key: string): number
+  keyAt(rank: number): string
 }
 
 /** @param texts stored texts; what stands twice counts once */
 export function trustedList(texts: Iterable<string>): TrustedList {
-  const claimed = new Map<string, number>()
-  for (const text of texts) claimed.set(text, 0)
-  const numbers = [...claimed.keys()]
-    .filter((text) => /^\+?\d+$/.test(text))
-    .map((text) => ({ text, value: BigInt(text.replace('+', '')) }))
-    .sort((a, b) => (a.value < b.value ? -1 : a.value > b.value ? 1 : 0))
+  const keys = [...new Set(Array.from(texts, memberKey))].sort()
+  return trustedIn({
+    size: keys.length,
+    rankOf: (key) => firstWhere(keys.length, (at) => keys[at]! >= key),
+    keyAt: (rank) => keys[rank]!,
+  })
+}
 
-  const firstFrom = (low: bigint) => {
-    let [from, to] = [0, numbers.length]
-    while (from < to) {
-      const middle = (from + to) >> 1
-      if (numbers[middle]!.value < low) from = middle + 1
-      else to = middle
-    }
-    return from
+/**
+ * What members are sorted by: texts of ASCII, and numbers come first, in order of their values.
+ *
+ * @example
+ * memberKey('417') < memberKey('00981') // true
+ */
+export function memberKey(text: string): string {
+  const digits = /^\+?(\d+)$/.exec(text)?.[1]
+  return digits === undefined ? `x${asciiOf(text)}` : `${numberKey(digits)} ${text}`
+}
+
+const asciiOf = (text: string): string =>
+  JSON.stringify(text).replace(
+    /[^ -~]/g,
+    (unit) => `\\u${unit.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  )
+
+function numberKey(digits: string): string {
+  const number = digits.replace(/^0+(?=.)/, '')
+  return `${`${number.length}`.padStart(6, '0')}${number}`
+}
+
+const textOf = (key: string): string =>
+  key.startsWith('x') ? (JSON.parse(key.slice(1)) as string) : key.slice(key.indexOf(' ') + 1)
+
+export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
+  const claimed = new Uint8Array(size)
+
+  function rankIfThere(text: string): number | undefined {
+    const key = memberKey(text)
+    const rank = rankOf(key)
+    return rank < size && keyAt(rank) === key ? rank : undefined
   }
+  const has = (text: string) => rankIfThere(text) !== undefined
 
   return {
-    size: claimed.size,
-    has: (text) => claimed.has(text),
+    size,
+    has,
     among(ways) {
       const found = new Set<string>()
       for (const { originals } of ways) {
         if (originals.kind === 'integers') {
-          for (let i = firstFrom(originals.low); i < numbers.length && found.size < 2; i++) {
-            const { text, value } = numbers[i]!
-            if (value > originals.high) break
-            found.add(text)
+          // No sign sorts between a number and its texts.
+          const end = `${numberKey(originals.high.toString())}!`
+          const { low } = originals
+          const first = rankOf(numberKey(low < 0n ? '0' : low.toString()))
+          for (let i = first; i < size && found.size < 2; i++) {
+            const key = keyAt(i)
+            if (key > end) break
+            found.add(textOf(key))
           }
           continue
         }
@@ -53,14 +93,17 @@ export function trustedList(texts: Iterable<string>): TrustedList {
             : originals.subset.count <= MOST_AMBIGUOUS
               ? originals.subset.list(Number(MOST_AMBIGUOUS))
               : []
-        for (const text of texts) if (claimed.has(text) && found.size < 2) found.add(text)
+        for (const text of texts) if (found.size < 2 && has(text)) found.add(text)
       }
       return [...found]
     },
     claim(text) {
-      const before = claimed.get(text)
-      if (before !== undefined) claimed.set(text, before + 1)
+      const rank = rankIfThere(text)
+      if (rank !== undefined && claimed[rank]! < 255) claimed[rank]!++
     },
-    claims: (text) => claimed.get(text) ?? 0,
+    claims(text) {
+      const rank = rankIfThere(text)
+      return rank === undefined ? 0 : claimed[rank]!
+    },
   }
 }
