@@ -8,16 +8,8 @@
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not; --only=TEXT for some cases
 
 import { readFileSync } from 'node:fs'
-import { availableParallelism } from 'node:os'
-import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
-import {
-  columnEvidence,
-  columnRuns,
-  fit,
-  identifier,
-  judge,
-  spaceOf,
-} from '../packages/sornak/dist/index.js'
+import { fit, identifier, spaceOf } from '../packages/sornak/dist/index.js'
+import { inThreads, judgedColumn } from './columns.mjs'
 
 const path = new URL('../packages/sornak/test/fixtures/conversions.json', import.meta.url)
 const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
@@ -80,27 +72,23 @@ const KEYS = [
   'inList',
 ]
 const none = () => Object.fromEntries(KEYS.map((key) => [key, 0]))
-const table = new Map()
-const at = (...keys) => {
-  const key = keys.join('|')
+function figuresIn(table, key) {
   if (!table.has(key)) table.set(key, none())
   return table.get(key)
 }
 
 /** Only every so many case, for a quick look. */
 const every = Number(process.argv.find((word) => word.startsWith('--every='))?.slice(8) ?? 1)
-const workers = Math.min(4, availableParallelism())
-const said = []
-const say = (...words) => said.push(words.map(String).join(' '))
-if (!isMainThread) {
-  cases.forEach((one, i) => {
-    if (i % every === 0 && (i / every) % workers === workerData) measure(one)
-  })
-  parentPort.postMessage({ said, table: [...table] })
-}
+const tasks = cases.filter(
+  ({ identifier: name, conversion }, i) =>
+    i % every === 0 && `${name} ${conversion}`.includes(only ?? ''),
+)
 
 function measure({ identifier: name, conversion, seen }) {
-  if (only && !`${name} ${conversion}`.includes(only)) return
+  const table = new Map()
+  const said = []
+  const say = (...words) => said.push(words.map(String).join(' '))
+  const at = (...keys) => figuresIn(table, keys.join('|'))
   const { source, originals } = identifiers[name]
   const definition = identifier(source, name)
   const fits = (text) => fit(definition, text).ok
@@ -114,15 +102,10 @@ function measure({ identifier: name, conversion, seen }) {
       const text = clean(definition)
       return { original: text, seen: text, real: false }
     })
-    const evidence = columnEvidence(definition)
-    rows.forEach((row, index) => {
-      const place = { index, line: index, offset: index }
-      if (fits(row.seen)) {
-        const bytes = Buffer.from(row.seen)
-        evidence.fits(bytes, 0, bytes.length, place)
-      } else if (row.seen.trim()) evidence.misfit(row.seen, place)
-    })
-    const runs = columnRuns(definition, evidence.state())
+    const { judgedAt } = judgedColumn(
+      definition,
+      rows.map(({ seen: text }) => text),
+    )
     const totals = [
       at('all'),
       at('scene', scene),
@@ -131,13 +114,7 @@ function measure({ identifier: name, conversion, seen }) {
     ]
     const add = (key) => totals.forEach((total) => total[key]++)
     rows.forEach((row, index) => {
-      const run = runs.around(index)
-      const { verdict, findings, mend, candidates, possible } = judge(
-        definition,
-        row.seen,
-        1000,
-        run ?? { lift: runs.outside, suspect: false },
-      )
+      const { run, verdict, findings, mend, candidates, possible } = judgedAt(index)
       const quiet = (verdict === 'intact' || verdict === 'blank') && findings.length === 0
       if (row.seen === row.original) {
         if (!row.real && scene !== 'block' ? false : !row.real) {
@@ -152,7 +129,7 @@ function measure({ identifier: name, conversion, seen }) {
       if (!still) {
         add('unfit')
         if (!quiet) add('flagged')
-        else if (asked.has('--wrong')) say('QUIET', name, conversion, scene, row)
+        else if (asked.has('--wrong')) say('QUIET', name, conversion, scene, row.original, row.seen)
       } else if (scene !== 'scattered') {
         add('stillFit')
         if (verdict === 'suspect') add('doubted')
@@ -161,7 +138,7 @@ function measure({ identifier: name, conversion, seen }) {
         add('determined')
         if (mend === row.original) add('recovered')
         else if (asked.has('--unmended'))
-          console.log(
+          say(
             'UNMENDED',
             name,
             conversion,
@@ -178,7 +155,7 @@ function measure({ identifier: name, conversion, seen }) {
         if (mend !== row.original) {
           add('wrong')
           if (asked.has('--wrong'))
-            console.log(
+            say(
               'WRONG',
               name,
               conversion,
@@ -197,7 +174,7 @@ function measure({ identifier: name, conversion, seen }) {
         add('listed')
         if (candidates.some(({ text }) => text === row.original)) add('inList')
         else if (asked.has('--wrong'))
-          console.log(
+          say(
             'NOT LISTED',
             name,
             conversion,
@@ -211,6 +188,7 @@ function measure({ identifier: name, conversion, seen }) {
       }
     })
   }
+  return { figures: [...table], said }
 }
 
 /** All digits are still there: nothing went but zeros at the front, or something was added. */
@@ -233,26 +211,18 @@ function exact(seen) {
   return digits === undefined ? undefined : BigInt(digits)
 }
 
-if (isMainThread) {
-  const parts = await Promise.all(
-    Array.from(
-      { length: workers },
-      (_, part) =>
-        new Promise((done, failed) =>
-          new Worker(new URL(import.meta.url), { argv: process.argv.slice(2), workerData: part })
-            .on('message', done)
-            .on('error', failed),
-        ),
-    ),
-  )
-  for (const part of parts) {
-    said.push(...part.said)
-    for (const [key, figures] of part.table) {
-      const total = at(...key.split('|'))
-      for (const name of KEYS) total[name] += figures[name]
+const results = await inThreads(new URL(import.meta.url), tasks, measure)
+if (results) {
+  const table = new Map()
+  for (const { figures } of results)
+    for (const [key, added] of figures) {
+      const total = figuresIn(table, key)
+      for (const name of KEYS) total[name] += added[name]
     }
-  }
-  report()
+  report(
+    table,
+    results.flatMap(({ said }) => said),
+  )
 }
 
 function share(a, b) {
@@ -261,7 +231,7 @@ function share(a, b) {
 function row(title, t) {
   return `${title.padEnd(34)} ${String(t.changed).padStart(7)} ${share(t.flagged, t.unfit)} ${share(t.doubted, t.stillFit)} ${share(t.accused, t.unchanged)} ${share(t.recovered, t.determined)} ${String(t.mended).padStart(7)} ${String(t.wrong).padStart(5)} ${share(t.inList, t.listed)}`
 }
-function report() {
+function report(table, said) {
   if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
   else if (asked.has('--wrong') || asked.has('--unmended')) console.log(said.join('\n'))
   else {

@@ -1,15 +1,20 @@
-// The figures of the verdicts on conversions that really ran, on a part of the cases, against floors.
+// The figures of the verdicts on conversions that really ran, and on made-up populations, on a part of the cases, against
+// floors.
 
 import { spawnSync } from 'node:child_process'
 import { expect, test } from 'vitest'
 
-test('verdicts stay above their floors', { timeout: 300_000 }, () => {
-  const script = new URL('../../../bench/verdicts.mjs', import.meta.url).pathname
-  const { stdout, stderr } = spawnSync(process.execPath, [script, '--json', '--every=4'], {
+function figures(bench: string, every: number): Record<string, number> {
+  const script = new URL(`../../../bench/${bench}.mjs`, import.meta.url).pathname
+  const { stdout, stderr } = spawnSync(process.execPath, [script, '--json', `--every=${every}`], {
     maxBuffer: 1 << 28,
   })
   expect(stderr.toString()).toBe('')
-  const { all } = JSON.parse(stdout.toString()) as { all: Record<string, number> }
+  return (JSON.parse(stdout.toString()) as { all: Record<string, number> }).all
+}
+
+test('verdicts stay above their floors', { timeout: 300_000 }, () => {
+  const all = figures('verdicts', 4)
   const share = (a: string, b: string) => all[a]! / all[b]!
   expect(all['changed']).toBeGreaterThan(80_000)
   expect(share('flagged', 'unfit')).toBeGreaterThanOrEqual(0.995)
@@ -20,4 +25,18 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   expect(all['mended']).toBeGreaterThan(40_000)
   expect(all['wrong']).toBe(0)
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.99)
+})
+
+test('and so they do where identifiers are issued in blocks', { timeout: 300_000 }, () => {
+  const all = figures('populations', 40)
+  const share = (a: string, b: string) => all[a]! / all[b]!
+  expect(all['changed']).toBeGreaterThan(10_000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0001)
+  expect(share('recovered', 'known')).toBeGreaterThanOrEqual(0.95)
+  expect(all['exact']).toBeGreaterThan(3000)
+  expect(all['exactWrong']).toBe(0)
+  expect(all['odds']).toBeGreaterThan(3000)
+  expect(share('oddsWrong', 'odds')).toBeLessThanOrEqual(0.001)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.98)
 })

@@ -172,6 +172,7 @@ export {
   PLAIN,
   rowsText,
   summaryText,
+  wrap,
   type FileReport,
   type Paint,
 } from './report/text.js'

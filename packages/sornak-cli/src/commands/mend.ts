@@ -8,6 +8,7 @@ import {
   nearest,
   PLAIN,
   rowsText,
+  wrap,
   type ColumnTally,
   type Definition,
   type Paint,
@@ -102,8 +103,9 @@ async function mendInput(
   const given = answersIn(answers, rule)
   const changes: Change[] = []
   const left: ValueFinding[] = []
+  const runs = file.columns.filter((one) => !accepted(one))
   const columns = file.inspection.counts.map(({ column }) => ({
-    tally: columnTally(name, column),
+    tally: columnTally(name, column, runs),
     exact: 0,
     odds: 0,
     answered: 0,
@@ -318,6 +320,7 @@ function report(
       const words = [...verdicts].map(([verdict, n]) => `${number(n)} ${verdict}`).join(', ')
       lines.push(`  ${paint.warn(`left: ${words}`)}  ${code}; ${rowsText(rows, count)}`)
     }
+    for (const { open } of tally.runs) if (open !== undefined) lines.push(wrap(open, 4))
   }
   lines.push('')
   if (!dryRun && out !== undefined)

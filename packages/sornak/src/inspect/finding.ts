@@ -9,7 +9,16 @@ import type { Companion } from './beside.js'
 import { channelOf } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import type { ColumnRuns } from './evidence-runs.js'
-import { besideWhy, displayWhy, runWhy, smallWhy, storedWhy, why, zerosWhy } from './messages.js'
+import {
+  besideWhy,
+  displayWhy,
+  openWhy,
+  runWhy,
+  smallWhy,
+  storedWhy,
+  why,
+  zerosWhy,
+} from './messages.js'
 import { tooSmall, type ColumnType, type StoredCounts } from './storage.js'
 import type { Judgement, Verdict } from './verdict.js'
 
@@ -119,6 +128,8 @@ export interface ColumnFinding {
   /** Other columns that were converted in the same rows, or that are damaged in them. */
   readonly alongside?: readonly string[]
   readonly why: string
+  /** Of that: what leaves its values open that zeros may have been lost from, and what would settle it. */
+  readonly open?: string
 }
 
 /** What is known of the other columns of the table. */
@@ -147,6 +158,7 @@ export function columnFindings(
     const alongside = [...runs].flatMap(([other, list]) =>
       other !== index && list.some((one) => areSame(one, run)) ? [headers[other]!] : [],
     )
+    const open = openWhy(run)
     return {
       ...common,
       finding: 'run-converted',
@@ -156,6 +168,7 @@ export function columnFindings(
       bits: run.bits,
       ...(alongside.length && { alongside }),
       why: runWhy(run, from, to, alongside),
+      ...(open !== undefined && { open }),
     }
   })
   for (const one of beside) {

@@ -26,24 +26,30 @@ export function why(
   return [...sentences.filter(Boolean), ending(judgement)].filter(Boolean).join(' ')
 }
 
+/** What leaves the values of a run open, and what would settle it; undefined where nothing does. */
+export function openWhy({ lacking = 0, bound }: EvidenceRun): string | undefined {
+  const sentences = [lacking > 0 && lackingWhy(lacking), bound && boundWhy(bound)].filter(Boolean)
+  return sentences.length > 0 ? sentences.join(' ') : undefined
+}
+
 /**
  * Why a run of rows is told, in a sentence or two.
  *
  * @param alongside other columns that were converted in the same rows
  */
 export function runWhy(
-  { channel, process, bits, suspect, lacking = 0, bound }: EvidenceRun,
+  run: EvidenceRun,
   from: number,
   to: number,
   alongside: readonly string[],
 ): string {
+  const { channel, process, bits, suspect } = run
   const how = process === 'fifteen-cut' ? ', cut' : process === 'fifteen-rounded' ? ', rounded' : ''
   const others = alongside.map((header) => `"${header}"`).join(', ')
   return [
     `${channelTitle(channel)}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.`,
     others && `${others} ${alongside.length === 1 ? 'was' : 'were'} converted in the same rows.`,
-    lacking > 0 && lackingWhy(lacking),
-    bound && boundWhy(bound),
+    openWhy(run),
     suspect && DOUBT,
   ]
     .filter(Boolean)

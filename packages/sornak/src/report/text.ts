@@ -248,7 +248,8 @@ function sumVerdicts(columns: readonly ColumnTally[]): Record<Verdict, number> {
   return total
 }
 
-function wrap(text: string, indent: number): string {
+/** @param indent in characters, of every line */
+export function wrap(text: string, indent: number): string {
   const lines: string[] = []
   let line = ' '.repeat(indent)
   for (const word of text.split(' ')) {
