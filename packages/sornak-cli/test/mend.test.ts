@@ -141,6 +141,32 @@ describe('choices', () => {
     )
     expect(readdirSync(dir)).toEqual(['a.csv'])
   })
+  test('a list that may have been cut is left, and what would settle it is said', () => {
+    // Ten digits belong, all have nine, and no two come in order.
+    const seen = Array.from(
+      { length: 30 },
+      (_, i) => `${117_893_451n + BigInt((i * 13) % 30) * 7_919_113n}`,
+    )
+    const rules = (stored: string) =>
+      `sornak: 1\nidentifiers:\n  account: { stored: "${stored}", sensitivity: open }\ncolumns:\n  - { in: t.csv, bind: { Account: account } }\n`
+    const cwd = folder({
+      't.csv': `Account\n${seen.join('\n')}\n`,
+      'open.yaml': rules('{10}'),
+      'settled.yaml': rules('0{9}'),
+    })
+    const run = (file: string) => sornak(['mend', 't.csv', '-r', file, '-o', 'm.csv'], { cwd })
+    const left = run('open.yaml')
+    expect(left.status).toBe(1)
+    expect(left.out).toContain('left: 30 ambiguous')
+    expect(left.out.replace(/\s+/g, ' ')).toContain(
+      'If all of them start with "0", write that into the stored mask, and they can be mended.',
+    )
+    rmSync(join(cwd, 'm.csv'))
+    const settled = run('settled.yaml')
+    expect(settled.status).toBe(0)
+    expect(text(join(cwd, 'm.csv'))).toBe(`Account\n${seen.map((one) => `0${one}`).join('\n')}\n`)
+  })
+
   test('nothing in place, and nothing without a place', () => {
     const dir = folder({ 'a.csv': table })
     expect(sornak(['mend', 'a.csv', ...bind, '-o', './a.csv'], { cwd: dir }).status).toBe(2)

@@ -2,14 +2,12 @@
 
 import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
+import { sumOver, timesAround } from './beyond-limit.js'
 import { block, costOf, type Population, type Range } from './population.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
-import type { Part } from './heads.js'
 import { thinned } from './thinned.js'
 
 const MOST_TRIES = 4096n
-/** Blocks that are looked at one by one. */
-const MOST_PARTS = 64
 
 export function wrapped(space: Space, type: IntegerType): Story {
   const { bits, max } = type
@@ -27,29 +25,9 @@ export function wrapped(space: Space, type: IntegerType): Story {
     return from <= value ? 0n : (from - value + modulus - 1n) / modulus
   }
   const rest = ({ share }: Population) => share(max + 1n, end)
-  const partsOf = ({ parts }: Population) =>
-    parts && parts.length <= MOST_PARTS ? parts : undefined
-  // What a part holds beyond the limit.
-  const beyond = ({ low, width }: Part) => {
-    const from = low > max ? low : max + 1n
-    return { from, to: low + width - 1n }
-  }
-  /** Sums over parts, of what each has beyond the limit; and what lies beyond it in none. */
-  const overParts = (
-    parts: readonly Part[],
-    population: Population,
-    count: (from: bigint, to: bigint) => bigint,
-  ) => {
-    let [sum, elsewhere] = [0, rest(population)]
-    for (const part of parts) {
-      const { from, to } = beyond(part)
-      if (to < from) continue
-      const each = part.weight / Number(part.width)
-      sum += each * Number(count(from, to))
-      elsewhere -= each * Number(to - from + 1n)
-    }
-    return { sum, elsewhere: Math.max(0, elsewhere) }
-  }
+  // Sums over blocks, of what each has beyond the limit; and the share beyond it that lies in none.
+  const overBlocks = (population: Population, count: (from: bigint, to: bigint) => bigint) =>
+    sumOver(population.parts, max, rest(population), count)
   return {
     same: (value, population) => (value > max ? 0 : single(population, value)),
     back(value, population) {
@@ -59,13 +37,8 @@ export function wrapped(space: Space, type: IntegerType): Story {
       const first = steps(low, value)
       const last = (high - value) / modulus
       if (high < value || last < first) return same
-      const parts = partsOf(population)
-      if (parts) {
-        const { sum, elsewhere } = overParts(parts, population, (from, to) =>
-          timesAround(value, from, to, modulus),
-        )
-        return same + sum + elsewhere / Number(modulus)
-      }
+      const blocks = overBlocks(population, (from, to) => timesAround(value, from, to, modulus))
+      if (blocks) return same + blocks.sum + blocks.elsewhere / Number(modulus)
       if (last - first > FEW_STEPS) return same + rest(population) / Number(modulus)
       let sum = same
       for (let step = first === 0n ? 1n : first; step <= last; step++)
@@ -75,12 +48,8 @@ export function wrapped(space: Space, type: IntegerType): Story {
     short(population) {
       const { low, high, share } = population
       const top = below(space) < max ? below(space) : max
-      const parts = partsOf(population)
-      if (parts) {
-        const count = (from: bigint, to: bigint) => shortTo(to) - shortTo(from - 1n)
-        const { sum, elsewhere } = overParts(parts, population, count)
-        return share(0n, top) + sum + elsewhere * printed
-      }
+      const blocks = overBlocks(population, (from, to) => shortTo(to) - shortTo(from - 1n))
+      if (blocks) return share(0n, top) + blocks.sum + blocks.elsewhere * printed
       // A block narrower than the type comes out as a block: that all of it is short is seen from the rows.
       return share(0n, top) + rest(population) * (high - low < modulus ? 1 : printed)
     },
@@ -96,14 +65,6 @@ export function wrapped(space: Space, type: IntegerType): Story {
       return last < first ? [] : [...startingAlike(space, places), ...between(space, places, clean)]
     },
   }
-}
-
-// How many numbers from one to another leave this rest.
-function timesAround(rest: bigint, from: bigint, to: bigint, modulus: bigint): bigint {
-  if (to < rest) return 0n
-  const before = from <= rest ? 0n : (from - rest + modulus - 1n) / modulus
-  const last = (to - rest) / modulus
-  return last < before ? 0n : last - before + 1n
 }
 
 /** Where originals lie together that come out together: `many` places of this width, a modulus apart. */
