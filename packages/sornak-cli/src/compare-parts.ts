@@ -5,6 +5,7 @@ import {
   inOrder,
   keyOfItem,
   matchKnown,
+  bucketOf,
   seeker,
   unknownLeft,
   unknownRight,
@@ -40,7 +41,7 @@ export function parts(definition: Definition, bytes: number): Parts {
   function put(side: 'left' | 'right', item: Item): void {
     const key = keyOfItem(definition, item)
     if (key === undefined) unknown[side].push(item)
-    else sides[side][partOf(key, count)]!.add({ item, key })
+    else sides[side][bucketOf(key, count)]!.add({ item, key })
   }
 
   function pairs(visit: (pair: Pair) => void): void {
@@ -86,13 +87,6 @@ function seekIn(
 }
 
 const two = (items: readonly Item[]) => [...items].sort((a, b) => a.record - b.record).slice(0, 2)
-
-// FNV-1a: which part a key belongs to does not depend on what else there is.
-function partOf(key: string, count: number): number {
-  let hash = 0x811c9dc5
-  for (let i = 0; i < key.length; i++) hash = Math.imul(hash ^ key.charCodeAt(i), 0x01000193)
-  return (hash >>> 0) % count
-}
 
 interface Spill {
   add(value: unknown): void

@@ -2,7 +2,7 @@
 // one, and its blocks are read again as they are asked for.
 
 import { firstWhere, memberKey, trustedIn, trustedList, type TrustedList } from 'sornak'
-import type { Source } from 'sornak-files'
+import { bytesOf, type Source } from 'sornak-files'
 import { heap } from './heaps.js'
 import { merged } from './merge.js'
 import type { Desk } from './source.js'
@@ -122,12 +122,10 @@ function lineAt(block: Buffer, line: number, width: number): string {
 function blocksOf(source: Source, starts: readonly number[]): (i: number) => Buffer {
   const held = new Map<number, Buffer>()
   return (i) => {
-    const known = held.get(i)
+    const block = held.get(i) ?? Buffer.from(bytesOf(source, starts[i]!, starts[i + 1]!).buffer)
     held.delete(i)
-    const bytes = known ?? Buffer.allocUnsafeSlow(starts[i + 1]! - starts[i]!)
-    if (!known) source.read(bytes, starts[i]!)
-    held.set(i, bytes)
+    held.set(i, block)
     if (held.size > BLOCKS_HELD) held.delete(held.keys().next().value!)
-    return bytes
+    return block
   }
 }

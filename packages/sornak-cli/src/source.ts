@@ -28,6 +28,7 @@ export function desk(): Desk {
   }
   const keep: Keeper = (name) => {
     const fd = nameless(name)
+    open.add(fd)
     return {
       write: (bytes) => writeWhole(fd, bytes, name),
       done: () => source(name, fd),

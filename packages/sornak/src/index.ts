@@ -103,7 +103,7 @@ export {
   shift,
   type Decimal,
 } from './quantity/decimal.js'
-export type { Heap, Shelf } from './inspect/shelf.js'
+export { bucketOf, type Heap, type Shelf } from './inspect/shelf.js'
 export { displayDiffers } from './inspect/storage.js'
 export { firstWhere } from './inspect/row-lookup.js'
 export { nearest } from './words/nearest.js'

@@ -3,7 +3,7 @@
 
 import type { RecordPlace } from '../rows/reader.js'
 import { firstWhere } from './row-lookup.js'
-import type { Heap, Shelf } from './shelf.js'
+import { bucketOf, type Heap, type Shelf } from './shelf.js'
 import { spool, type Spool } from './spool.js'
 
 export interface Repeats {
@@ -53,7 +53,7 @@ export function repeats(shelf?: Shelf, held: number = KEYS_HELD): Repeats {
   }
 
   const layDown = (key: string, { index, line, offset }: RecordPlace) =>
-    heaps![heapOf(key)]!.add(`${index} ${line} ${offset} ${JSON.stringify(key)}`)
+    heaps![bucketOf(key, HEAPS)]!.add(`${index} ${line} ${offset} ${JSON.stringify(key)}`)
 
   function settle(): Spool {
     const late: Repeat[] = []
@@ -97,11 +97,4 @@ function partsOf(text: string): [index: number, line: number, offset: number, ke
   const quote = text.indexOf('"')
   const [index, line, offset] = text.slice(0, quote).split(' ')
   return [Number(index), Number(line), Number(offset), text.slice(quote)]
-}
-
-// FNV-1a: a key belongs to the same heap wherever it stands.
-function heapOf(key: string): number {
-  let hash = 0x811c9dc5
-  for (let i = 0; i < key.length; i++) hash = Math.imul(hash ^ key.charCodeAt(i), 0x01000193)
-  return (hash >>> 0) % HEAPS
 }

@@ -9,3 +9,10 @@ export interface Heap {
 
 /** Opens another heap. */
 export type Shelf = () => Heap
+
+/** Which of so many buckets a key belongs in: always the same, whatever else there is (FNV-1a). */
+export function bucketOf(key: string, count: number): number {
+  let hash = 0x811c9dc5
+  for (let i = 0; i < key.length; i++) hash = Math.imul(hash ^ key.charCodeAt(i), 0x01000193)
+  return (hash >>> 0) % count
+}
