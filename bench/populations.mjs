@@ -4,7 +4,7 @@
 //
 //   node bench/populations.mjs             the table of totals, by kind, conversion and scene
 //   node bench/populations.mjs --json      the figures, for the tests; --every=7 for a seventh of the columns
-//   node bench/populations.mjs --wrong     each wrong mend; --unmended, --accused likewise; --only=TEXT, --seed=N
+//   node bench/populations.mjs --wrong     each wrong mend; --unmended, --accused, --undoubted, --unlisted likewise; --only=TEXT, --seed=N
 
 import { fit, fromCatalog, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, randomFrom } from './columns.mjs'
@@ -29,6 +29,9 @@ const SCENES = {
   'one in fifty': [400, (_, r) => r.below(50) === 0],
 }
 
+/** Scenes in which twenty rows and more were struck one after the other. */
+const RUNS = ['all rows', 'half', 'a block']
+
 const tasks = Object.keys(KINDS)
   .flatMap((kind) =>
     Object.keys(CONVERSIONS).flatMap((conversion) =>
@@ -42,6 +45,8 @@ const KEYS = [
   'changed',
   'unfit',
   'flagged',
+  'silent',
+  'doubted',
   'unchanged',
   'accused',
   'known',
@@ -112,7 +117,15 @@ function measure({ kind, conversion, scene, name, i }) {
       return
     }
     figures.changed++
-    if (fit(definition, seen).ok) return
+    if (fit(definition, seen).ok) {
+      // So many in a row should show; a few, or some here and there, hardly can.
+      if (RUNS.includes(scene)) {
+        figures.silent++
+        if (verdict === 'suspect') figures.doubted++
+        else say('undoubted', row, judged)
+      }
+      return
+    }
     figures.unfit++
     if (!quiet) figures.flagged++
     if (keeps) {
@@ -154,6 +167,7 @@ const row = (title, t) =>
     title.padEnd(30),
     `${t.changed}`.padStart(8),
     share(t.flagged, t.unfit),
+    share(t.doubted, t.silent),
     `${t.accused}`.padStart(7),
     share(t.recovered, t.known),
     `${t.exact}`.padStart(7),
@@ -167,12 +181,13 @@ const row = (title, t) =>
 function print(table) {
   const title = (...words) =>
     words.map((word, i) => (i ? word.padStart(WIDTHS[i]) : word.padEnd(30))).join(' ')
-  const WIDTHS = [30, 8, 7, 7, 7, 7, 6, 7, 7, 6, 7]
+  const WIDTHS = [30, 8, 7, 7, 7, 7, 7, 6, 7, 7, 6, 7]
   console.log(
     title(
       '',
       'changed',
       'flagged',
+      'doubted',
       'accused',
       'known',
       'exact',
@@ -188,6 +203,7 @@ function print(table) {
       '',
       'values',
       '% unfit',
+      '% still',
       'clean',
       'mended%',
       'mends',

@@ -40,6 +40,7 @@ export function comparison(
     everywhere: even,
     isFair,
     hitsOf,
+    negatives,
     signedRows,
   } = evenness(definition, whole, nothing)
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
@@ -72,7 +73,12 @@ export function comparison(
     }
     return { best, most }
   }
-  const ofAll = rivals(definition, groupOf(whole))
+  const read = place.get('number-read')
+  const everyShort = groupOf(whole, {
+    negatives: negatives(nothing, all) > 0,
+    scattered: read === undefined || inRuns[read]!.length === 0,
+  })
+  const ofAll = rivals(definition, everyShort)
   const ofShort = (id: string, ofRun: Rivals | undefined): number | undefined => {
     const everywhere = ofAll(id)
     const own = ofRun?.(id)
@@ -184,8 +190,11 @@ export function comparison(
   }
   return {
     processes,
-    over: (from, to, own, score) =>
-      over(from.known, to.known, own, score, groupOf(whole, from, to, place)),
+    over(from, to, own, score) {
+      const beside = { negatives: negatives(from.known, to.known) > 0, scattered: false }
+      const short = groupOf(whole, beside, from, to, place)
+      return over(from.known, to.known, own, score, short)
+    },
     everywhere: () => over(nothing, all, undefined, 0),
   }
 }
@@ -255,12 +264,14 @@ const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fiftee
 // The short values of a run, or of all rows.
 function groupOf(
   { shorts, sums, clean }: EvidenceState,
+  beside: Pick<ShortGroup, 'negatives' | 'scattered'>,
   from?: Mark<Sums>,
   to?: Mark<Sums>,
   place?: ReadonlyMap<string, number>,
 ): ShortGroup {
   if (!from || !to)
     return {
+      ...beside,
       values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
       share: shareOf(sums.short, sums.wide + sums.zeros),
       printed: sums.formed * 2 > sums.misfits,
@@ -276,6 +287,7 @@ function groupOf(
   const short = Math.max(1, b.short - a.short)
   const kept = b.zeros - a.zeros
   return {
+    ...beside,
     values,
     share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
     printed: isPrinted(a, b),

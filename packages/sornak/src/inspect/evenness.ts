@@ -17,7 +17,9 @@ export interface Evenness {
   isFair(process: Process, i: number, from: Sums, to: Sums): boolean
   /** Values that do not fit and that a process explains. */
   hitsOf(id: string, from: Sums, to: Sums): number
-  /** Those of them that only a signed type explains. */
+  /** Those of them that only a signed type explains, in the type that has most. */
+  negatives(from: Sums, to: Sums): number
+  /** The same for one type. */
   signedRows(id: string, from: Sums, to: Sums): number
 }
 
@@ -57,6 +59,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     isFair: (process, i, from, to) =>
       between(process, i, from, to) || (process.max !== undefined && everywhere[i]!),
     hitsOf,
+    negatives,
     signedRows,
   }
 }

@@ -107,9 +107,12 @@ function readings(number: NumberText, value: bigint): Reading[] {
     if (interval.low < interval.high) found.push({ ...interval, channel, process, weight })
   }
   const double = nearestFloat(value, BINARY64)
-  // Seventeen digits are printed by some where fewer would do; each names its number.
   const named = value === double || value === shortest(double, BINARY64)
-  if (named || (number.significant >= 16 && number.significant <= 17))
+  // Seventeen digits are printed by some where fewer would do; each names its number. Where no zeros stand for
+  // others, all of its digits are there.
+  const { significant } = number
+  const filled = number.exponent || significant < digits.length
+  if (named || (filled && significant >= 16 && significant <= 17))
     add('binary64', 'binary64', EACH.binary64, roundedTo(double, BINARY64))
   const nearest = nearestFloat(value, BINARY32)
   // Some print a digit more than is needed to name the number; the digits are its own all the same.

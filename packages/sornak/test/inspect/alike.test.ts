@@ -79,6 +79,66 @@ test.each([
   }
 })
 
+describe('some here and there lack one digit', () => {
+  const made = of('{10}')
+  // Every so many of those that lack exactly one digit then.
+  const scattered = (
+    originals: readonly string[],
+    every: number,
+    convert: (text: string) => string,
+  ) => {
+    let met = 0
+    return originals.map((text) => {
+      const seen = convert(text)
+      return /^[1-9]\d{8}$/.test(seen) && met++ % every === every - 1 ? seen : text
+    })
+  }
+  const shortOf = (seen: readonly string[]) =>
+    seen.flatMap((text, row) => (text.length < 10 ? [row] : []))
+
+  test.each([
+    ['lost their zeros', 4, bare],
+    ['lost their last digit', 40, (text: string) => text.slice(0, -1)],
+    ['lost their first digit', 40, (text: string) => text.slice(1)],
+  ])(
+    'most zeros were kept, and some %s: ambiguous, the original is listed',
+    (_, every, convert) => {
+      const originals = rows(400, () => digits(10))
+      const seen = scattered(originals, every, convert)
+      const { all } = judged(made, seen)
+      const short = shortOf(seen)
+      expect(short.length).toBeGreaterThan(6)
+      for (const row of short) {
+        expect(all[row]!.verdict).toBe('ambiguous')
+        expect(all[row]!.candidates.map(({ text }) => text)).toContain(originals[row])
+        expect(all[row]!.candidates[0]!.text).toBe(seen[row]!.padStart(10, '0'))
+      }
+    },
+  )
+
+  test('no zero was kept: zeros are what they lost', () => {
+    const originals = rows(400, () => digits(10))
+    const seen = originals.map(bare)
+    const { all } = judged(made, seen)
+    expect(shortOf(seen).filter((row) => all[row]!.mend !== originals[row])).toEqual([])
+  })
+
+  test('one alone says too little for doubt', () => {
+    const originals = rows(400, () => digits(10))
+    const seen = scattered(originals, 30, bare)
+    const [row] = shortOf(seen)
+    expect(judged(made, seen).all[row!]!.mend).toBe(originals[row!])
+  })
+
+  test('unless all values start alike, as its digits do', () => {
+    const originals = rows(400, () => `206555${digits(4)}`)
+    const seen = originals.map((text, row) => (row === 200 ? text.slice(0, -1) : text))
+    const { verdict, candidates } = judged(made, seen).all[200]!
+    expect(verdict).toBe('ambiguous')
+    expect(candidates.map(({ text }) => text)).toContain(originals[200])
+  })
+})
+
 test('numbers that lie close together, all different, were not cut at the end', () => {
   let value = 120
   const originals = rows(150, () => padded((value += 1 + next(4)), 5))

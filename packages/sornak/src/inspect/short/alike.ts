@@ -11,17 +11,27 @@ import { MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
 /** How many more bits speak for values that were cut rather than lost zeros, beside those that were told. */
 export function alike(space: Space, group: ShortGroup, told: number): number {
   if (!areAlike(group)) return 0
+  if (isRare(group) && told > LEAST_RARE) return ofColumn(TOGETHER.cutShort)
+  if (rowsOf(group) < FEW_ROWS_ALIKE) return 0
   if (!isWhole(space, group)) return ofPart(TOGETHER.cutShort, told)
   return Math.max(0, throughout(space, group) - told)
 }
 
-function areAlike(group: ShortGroup): boolean {
-  const { values } = group
+function areAlike({ values }: ShortGroup): boolean {
   const width = values[0]?.digits.length
-  return (
-    rowsOf(group) >= FEW_ROWS_ALIKE &&
-    values.every(({ digits }) => digits.length === width && !/^0./.test(digits))
-  )
+  return values.every(({ digits }) => digits.length === width && !/^0./.test(digits))
+}
+
+/** So many values that kept their zeros, for each that is too short, say that zeros were lost seldom if at all. */
+const KEPT_FOR_EACH = 2
+/** Fewer bits than this say that the digits suit lost zeros better. */
+const LEAST_RARE = -2
+
+// Here and there a value is too short, and most of those that start with a zero have it.
+function isRare({ values, clean, scattered }: ShortGroup): boolean {
+  const kept = clean ? clean.fronts.slice(10).reduce((sum, count) => sum + count, 0) : 0
+  const rows = values.reduce((sum, { count }) => sum + count, 0)
+  return scattered && kept >= KEPT_FOR_EACH * rows
 }
 
 // Bits for a column that was cut throughout: it needs no other evidence than the width of its values.
@@ -37,7 +47,8 @@ function throughout(space: Space, group: ShortGroup): number {
 
 /** So many digits are missing from every value, and that they were zeros is not sure; 0 where that is not so. */
 export function lacking(space: Space, group: ShortGroup): number {
-  if (!isPlain(space) || !areAlike(group) || !isWhole(space, group)) return 0
+  const few = rowsOf(group) < FEW_ROWS_ALIKE
+  if (few || !isPlain(space) || !areAlike(group) || !isWhole(space, group)) return 0
   const unsure = TOGETHER.cutShort * 2 ** throughout(space, group) > 1 - MEND_ODDS
   return unsure ? space.widest - group.values[0]!.digits.length : 0
 }

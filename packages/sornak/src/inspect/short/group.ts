@@ -14,4 +14,8 @@ export interface ShortGroup {
   readonly clean: Clean | undefined
   /** The rows between those of a run; undefined for all rows. */
   readonly between: RowsBetween | undefined
+  /** Values with a minus in front stand beside them. */
+  readonly negatives: boolean
+  /** They stand here and there, in no run. */
+  readonly scattered: boolean
 }

@@ -120,12 +120,35 @@ export interface Clean {
 export function rangeOf({ widest }: Space, { fronts, least, most }: Clean): Range | undefined {
   const total = totalOf(fronts)
   if (total < FEW_CLEAN) return undefined
-  const margin = (4n * (BigInt(most) - BigInt(least))) / BigInt(total) + 1n
+  const [first, last] = [BigInt(least), BigInt(most)]
+  // How far it is beyond them: by how close they lie, all of them or those at the end, as fewer may start with a zero.
+  const beyond = ({ low, high }: Range, count: number) => (4n * (high - low)) / BigInt(count) + 1n
+  const margin = beyond({ low: first, high: last }, total)
+  const ends = binsOf(widest, fronts).filter(({ count }) => count > 0)
+  const [lowest, highest] = [ends[0]!, ends.at(-1)!]
+  const before = beyond({ low: first, high: smaller(lowest.high, last) }, lowest.count)
+  const behind = beyond({ low: larger(highest.low, first), high: last }, highest.count)
   return {
-    low: larger(0n, BigInt(least) - margin),
-    high: smaller(10n ** BigInt(widest) - 1n, BigInt(most) + margin),
+    low: larger(0n, first - larger(margin, before)),
+    high: smaller(10n ** BigInt(widest) - 1n, last + larger(margin, behind)),
   }
 }
+
+interface FrontBin extends Range {
+  readonly zeros: number
+  readonly digit: number
+  readonly count: number
+}
+
+/** Numbers that start with so many zeros and then this digit, the smallest first. */
+export const binsOf = (widest: number, fronts: readonly number[]): FrontBin[] =>
+  Array.from({ length: widest }, (_, i) => widest - 1 - i).flatMap((zeros) =>
+    Array.from({ length: 10 }, (_, digit) => {
+      const unit = 10n ** BigInt(widest - zeros - 1)
+      const [low, high] = [BigInt(digit) * unit, BigInt(digit + 1) * unit - 1n]
+      return { zeros, digit, count: fronts[zeros * 10 + digit] ?? 0, low, high }
+    }),
+  )
 
 /** Where the clean values of a column lie; nothing where they are too few to say it. */
 export const learned = (space: Space, clean: Clean): readonly Population[] =>
@@ -144,12 +167,9 @@ function learnedFrom(space: Space, clean: Clean): Population[] {
   const total = totalOf(fronts)
   const { widest } = space
   const all = Number(space.integers.count)
-  const bins = fronts.slice(0, widest * 10).flatMap((count, i) => {
+  const bins = binsOf(widest, fronts).flatMap(({ zeros, digit, count, ...bin }) => {
     if (count === 0) return []
-    const [zeros, digit] = [Math.floor(i / 10), i % 10]
-    const unit = 10n ** BigInt(widest - zeros - 1)
-    const low = larger(lowest, BigInt(digit) * unit)
-    const high = smaller(highest, BigInt(digit + 1) * unit - 1n)
+    const [low, high] = [larger(lowest, bin.low), smaller(highest, bin.high)]
     const inside = Number(space.count(low, high).count)
     const chance = (FROM_BINS * count) / (total + DEFINITION_COUNTS)
     return inside === 0 ? [] : [{ count, inside, zeros, digit, low, high, chance }]

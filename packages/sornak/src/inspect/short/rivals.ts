@@ -26,7 +26,7 @@ export type Rivals = (process: string) => number | undefined
 
 /** Bits: what is not told from the same original any more. */
 const LEAST_OTHER = 60
-/** Of fewer rows nothing is told beyond the weights of each value. */
+/** Of fewer rows nothing is told beyond the weights of each value, unless clean values say where originals lie. */
 const FEW_ROWS = 4
 /** Values that a story is told over. */
 const MOST_VALUES = 256
@@ -37,13 +37,16 @@ const UNKNOWN = () => undefined
 export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const space = spaceOf(definition)
   const all = group.values.reduce((sum, { count }) => sum + count, 0)
-  if (!isPlain(space) || all < FEW_ROWS) return UNKNOWN
+  const few = all < FEW_ROWS
+  if (!isPlain(space) || all === 0 || (few && !(group.clean && rangeOf(space, group.clean))))
+    return UNKNOWN
   const step = Math.ceil(group.values.length / MOST_VALUES)
   const values = group.values.filter((_, i) => i % step === 0)
   let base: number | undefined
   const known = new Map<string, number | undefined>()
   const rows = values.reduce((sum, { count }) => sum + count, 0)
   const beyondValues = (process: string, told: number) => {
+    if (few) return 0
     if (process.startsWith('cut-short')) return alike(space, group, told)
     const type = INTEGER_TYPES.find(({ name }) => process === `wrapped ${name}`)
     return type ? bounded(space, group, type, told) : 0
@@ -74,7 +77,7 @@ function evidence(
   space: Space,
   story: Story,
   values: ShortGroup['values'],
-  { clean, between, share }: ShortGroup,
+  { clean, between, share, negatives }: ShortGroup,
 ): number {
   const numbers = values
     .filter(({ digits }) => story.zeros || !/^0./.test(digits))
@@ -90,35 +93,44 @@ function evidence(
   ]
   const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
   const all = values.reduce((total, { count }) => total + count, 0)
-  const allStruck =
-    story.onlyZeros && clean?.fronts.slice(10).every((count) => count === 0) === true
+  const noneKept = clean?.fronts.slice(10).every((count) => count === 0) === true
+  const allStruck = story.onlyZeros && noneKept
+  const howOften = 1 + Math.log2(all / share) / 2
   // Rows of another kind than the clean ones: those of a run, as far as they are short as often as such rows are;
   // else those here and there. Where all zeros are gone, only how often there was one has to be said.
   const ofOtherKind = (short: number) =>
     Math.min(
       OTHER_KIND.scattered,
-      allStruck ? 1 + Math.log2(all / share) / 2 : Infinity,
+      allStruck ? howOften : Infinity,
       between ? OTHER_KIND.run + all * beside(share, short) : Infinity,
     )
+  // Where every zero is gone, lost zeros struck all they could; a conversion that strikes any value struck some, and how
+  // many follows from nothing else.
+  const allGone = between ? between.kept === 0 : noneKept
+  const some = allGone && !story.onlyZeros && share < MOST_OFTEN ? howOften : 0
   const toSay = (population: Population, short: number) => {
     if (known.length === 0) return population.cost
-    if (!population.clean) return apart(population, ofOtherKind(short), range)
+    if (!population.clean) return some + apart(population, ofOtherKind(short), range)
     // More short values than a story can make of the clean ones are of another kind, wherever they lie; and so are
     // fewer, where it struck every value that it could.
     const unlike = share > short || allStruck
-    return population.cost + (unlike ? Math.min(ofOtherKind(1), all * beside(share, short)) : 0)
+    return (
+      some + population.cost + (unlike ? Math.min(ofOtherKind(1), all * beside(share, short)) : 0)
+    )
   }
   let best = -Infinity
   for (const population of [...known, ...own]) {
     const short = story.short(population)
     if (short <= 0) continue
+    // Where none stands below zero, those that would have are not there.
+    const shows = short + (negatives ? 0 : (story.negative?.(population) ?? 0))
     let sum = -toSay(population, short)
     let [every, same] = [0, 0]
     for (const { digits, count } of values) {
       // No number is printed with a zero at the front.
       const told = story.zeros === true || !/^0./.test(digits)
       const chance = told ? story.back(BigInt(digits), population, digits) : 0
-      sum += count * Math.max(least, chance > 0 ? Math.log2(chance / short) : least)
+      sum += count * Math.max(least, chance > 0 ? Math.log2(chance / shows) : least)
       every += count * chance
       if (told && story.same) same += count * story.same(BigInt(digits), population)
     }

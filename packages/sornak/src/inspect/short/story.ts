@@ -18,6 +18,8 @@ export interface Story {
   same?(value: bigint, population: Population): number
   /** The share of a population that comes out short. */
   short(population: Population): number
+  /** The share of a population that comes out with a minus in front. */
+  negative?(population: Population): number
   /** The only original, or the smallest, for populations that are narrow; undefined where there is none. */
   first(value: bigint): bigint | undefined
   /** It changes what starts with a zero, and nothing else. */

@@ -10,7 +10,7 @@ import { THROUGHOUT } from '../weights.js'
 /** Of fewer rows nothing is said about a column. */
 export const FEW_ROWS_ALIKE = 8
 /** Bits by which a conversion must explain values better than lost zeros, where complete ones stand beside them. */
-const SUITS = 4
+const SUITS = 2
 
 /** No value is complete: either way the same was taken from every one, and what the digits are tells nothing. */
 export const isWhole = (space: Space, { share, clean }: ShortGroup): boolean =>

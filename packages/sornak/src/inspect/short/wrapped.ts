@@ -13,11 +13,19 @@ export function wrapped(space: Space, type: IntegerType): Story {
   const { bits, max } = type
   const modulus = 1n << BigInt(bits)
   const end = 10n ** BigInt(space.widest) - 1n
-  // Of the numbers from 0 to this one, how many leave a rest that is short.
+  const top = below(space) < max ? below(space) : max
+  // Of the numbers from 0 to this one, how many leave a rest that is short and not below zero.
   const shortTo = (value: bigint) => {
-    const most = below(space) < modulus ? below(space) + 1n : modulus
+    const most = top + 1n
     const rest = (value + 1n) % modulus
     return ((value + 1n) / modulus) * most + (rest < most ? rest : most)
+  }
+  // How often the numbers of a definition go around, and the share of a population that does and comes out short.
+  const times = end / modulus
+  const around = ({ share }: Population) => {
+    let sum = 0
+    for (let from = modulus; from <= end; from += modulus) sum += share(from, from + top)
+    return sum
   }
   const printed = end > max ? Number(shortTo(end) - shortTo(max)) / Number(end - max) : 0
   const steps = (low: bigint, value: bigint) => {
@@ -47,12 +55,17 @@ export function wrapped(space: Space, type: IntegerType): Story {
     },
     short(population) {
       const { low, high, share } = population
-      const top = below(space) < max ? below(space) : max
       const blocks = overBlocks(population, (from, to) => shortTo(to) - shortTo(from - 1n))
       if (blocks) return share(0n, top) + blocks.sum + blocks.elsewhere * printed
       // A block narrower than the type comes out as a block: that all of it is short is seen from the rows.
-      return share(0n, top) + rest(population) * (high - low < modulus ? 1 : printed)
+      if (high - low < modulus) return share(0n, top) + rest(population)
+      return share(0n, top) + (times > FEW_STEPS ? rest(population) * printed : around(population))
     },
+    ...(type.signed && {
+      // Of numbers that lie all over the type as many come out below zero as above.
+      negative: ({ parts, low, high, share }: Population) =>
+        parts || high - low < modulus ? 0 : share(max + 1n, end) / 2,
+    }),
     first: () => undefined,
     clean: (values, share) => thinned(space, type, values, share),
     populations(values, clean) {
