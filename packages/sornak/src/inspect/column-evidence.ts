@@ -17,7 +17,7 @@ import { hasHeads, headCounter, joinedHeads } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
 import { usualValues, type Answer } from './usual.js'
-import { RUN_BITS, TOGETHER } from './weights.js'
+import { REPEAT_BITS, RUN_BITS, TOGETHER } from './weights.js'
 
 /** Figures that stand in sums over rows; those of a run are the difference of two places. */
 export interface Sums {
@@ -54,6 +54,12 @@ export interface Sums {
   readonly digits: readonly number[]
   /** How many long numbers stand without an exponent, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
+  /**
+   * For each process that rounds, values that fit and it could have printed: new ones, those that go on from the last
+   * counted twice, and those that repeat it.
+   */
+  readonly fresh: readonly number[]
+  readonly again: readonly number[]
   /** For each process, values that an integer type holds, and those near its limit. */
   readonly held: readonly number[]
   readonly near: readonly number[]
@@ -92,6 +98,9 @@ export interface EvidenceState {
   /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
   readonly could: readonly number[]
   readonly untouched: readonly number[]
+  /** Values that fit and no rounding could have printed, and those of them that repeat the last value. */
+  readonly others: number
+  readonly repeats: number
   /** The last value where it fits. */
   readonly last: string
 }
@@ -103,9 +112,12 @@ interface Row {
 }
 
 const PENALTY = RUN_BITS * UNIT
+/** What a value that could be a rounding and repeats the last one says, where others do not repeat. */
+export const AGAIN: number = REPEAT_BITS * UNIT
+const NONE: ReadonlySet<number> = new Set()
 
-/** How a value goes on from the one before it: not at all, by no step or one of people, or by one of binary numbers. */
-type Again = 'no' | 'decimal' | 'binary'
+/** How a value goes on from the one before it: not at all, as the same one, by a step of people, or of binary numbers. */
+type Again = 'no' | 'same' | 'decimal' | 'binary'
 
 /** Two values go on from each other that differ in no more than so many last characters. */
 const STEP_DIGITS = 4
@@ -131,6 +143,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const readsExtra = copy(sums?.readsExtra)
   const digits = sums ? [...sums.digits] : Array<number>(MOST_DIGITS + 1).fill(0)
   const plain = sums ? [...sums.plain] : Array<number>(MOST_DIGITS + 1).fill(0)
+  const fresh = copy(sums?.fresh)
+  const again = copy(sums?.again)
   const held = copy(sums?.held)
   const near = copy(sums?.near)
   let {
@@ -168,6 +182,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const shorts = collector(from?.shorts)
   const could = copy(from?.could)
   const untouched = copy(from?.untouched)
+  let others = from?.others ?? 0
+  let repeats = from?.repeats ?? 0
   let first = from?.first
   let alone = from === undefined
   const before = new Uint8Array(64)
@@ -201,6 +217,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       readsExtra: [...readsExtra],
       digits: [...digits],
       plain: [...plain],
+      fresh: [...fresh],
+      again: [...again],
       held: [...held],
       near: [...near],
     },
@@ -288,6 +306,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     }
     if (heads && to - from === space.widest) heads.take(bytes, from)
     if (usual.take(bytes, from, to)) {
+      if (wide) other(againOf(bytes, from, to))
       fits++
       rows++
     } else speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
@@ -301,26 +320,39 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (place < fronts.length) fronts[place]!++
   }
 
-  // A value that may speak for a process; not if it repeats what the row before it said.
-  function speak({ said, held: within, near: close }: Answer, again: Again): void {
+  function other(how: Again): void {
+    others++
+    if (how === 'same') repeats++
+  }
+
+  // A value that may speak for a process; not if it repeats what the row before it said. That it does is to be weighed
+  // later, when it is known whether others repeat as well.
+  function speak({ said, held: within, near: close }: Answer, how: Again): void {
     for (const i of within) held[i]!++
     for (const i of close) near[i]!++
     countRounded(said, 1)
-    const repeated = ([i, more]: readonly [number, number]): [number, number] => {
-      const { id, rounds, usual } = processes[i]!
-      const speaks = again === 'binary' && id.startsWith('binary')
-      return [i, rounds && !speaks && more + usual > 0 ? -usual : more]
-    }
-    const told = again === 'no' ? said : said.map(repeated)
+    const rounded = ([i, more]: readonly [number, number]) =>
+      processes[i]!.rounds === true && more + processes[i]!.usual > 0
+    const repeats = ([i]: readonly [number, number]) =>
+      how !== 'no' && !(how === 'binary' && processes[i]!.id.startsWith('binary'))
+    const told = said.map((one): [number, number] =>
+      rounded(one) && repeats(one) ? [one[0], -processes[one[0]]!.usual] : [...one],
+    )
+    const printed = said.filter(rounded)
+    if (wide && printed.length === 0) other(how)
+    const same = how === 'same' ? new Set(printed.map(([i]) => i)) : NONE
     const speaking: [number, number][] = []
     for (const [i, more] of told) {
-      const score = more + processes[i]!.usual
+      const score = more + processes[i]!.usual + (same.has(i) ? AGAIN : 0)
       if (score > 0) speaking.push([i, score])
       else owed[i]! += more
     }
     const end = () => {
       fits++
       for (const [i, more] of told) scores[i]! += more
+      for (const [i] of printed)
+        if (same.has(i)) again[i]!++
+        else fresh[i]! += how === 'no' ? 1 : 2
     }
     if (speaking.length) row(speaking, end)
     else {
@@ -445,6 +477,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     for (let i = 0; i < alike; i++) if (before[i] !== bytes[from + i]) return 'no'
     let step = 0
     for (let i = alike; i < to - from; i++) step = step * 10 + bytes[from + i]! - before[i]!
+    if (step === 0) return 'same'
     return step % 10 === 0 ? 'decimal' : 'binary'
   }
 
@@ -491,6 +524,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],
+        others,
+        repeats,
         last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),
       }
     },
@@ -539,6 +574,8 @@ function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     could: sumOf(a.could, b.could),
     untouched: sumOf(a.untouched, b.untouched),
+    others: a.others + b.others,
+    repeats: a.repeats + b.repeats,
     last: b.rows > 0 || b.last ? b.last : a.last,
   }
 }
@@ -589,6 +626,8 @@ function added(a: Sums, b: Sums): Sums {
     readsExtra: sumOf(a.readsExtra, b.readsExtra),
     digits: sumOf(a.digits, b.digits),
     plain: sumOf(a.plain, b.plain),
+    fresh: sumOf(a.fresh, b.fresh),
+    again: sumOf(a.again, b.again),
     held: sumOf(a.held, b.held),
     near: sumOf(a.near, b.near),
   }

@@ -237,6 +237,8 @@ const nothingOf = (sums: Sums): Sums => {
     hits: zeros,
     readsToo: zeros,
     readsExtra: zeros,
+    fresh: zeros,
+    again: zeros,
     digits: sums.digits.map(() => 0),
     plain: sums.plain.map(() => 0),
     held: zeros,

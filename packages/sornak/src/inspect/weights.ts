@@ -72,6 +72,11 @@ export const MOST_AMBIGUOUS = 1000n
 export const ROW_BITS = 10
 /** What it costs to say that a run of rows begins: clean columns of any length stay below it. */
 export const RUN_BITS = 32
+/**
+ * In a column whose values hardly ever repeat the one before: bits for one that does, where it could be a rounding. A
+ * sequence that was rounded repeats itself.
+ */
+export const REPEAT_BITS = 2
 /** What it costs to say that rows were converted in which another column is damaged: there is only one such set. */
 export const BESIDE_BITS = 24
 
