@@ -28,10 +28,10 @@ const KEPT_FOR_EACH = 2
 const LEAST_RARE = -2
 
 // Here and there a value is too short, and most of those that start with a zero have it.
-function isRare({ values, clean, scattered }: ShortGroup): boolean {
+function isRare(group: ShortGroup): boolean {
+  const { clean, scattered } = group
   const kept = clean ? clean.fronts.slice(10).reduce((sum, count) => sum + count, 0) : 0
-  const rows = values.reduce((sum, { count }) => sum + count, 0)
-  return scattered && kept >= KEPT_FOR_EACH * rows
+  return scattered && kept >= KEPT_FOR_EACH * rowsOf(group)
 }
 
 // Bits for a column that was cut throughout: it needs no other evidence than the width of its values.
