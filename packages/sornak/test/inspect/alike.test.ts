@@ -50,6 +50,15 @@ describe('ten digits belong, and all values have nine', () => {
     expect(told.join()).not.toContain('lacks')
   })
 
+  test('nor where some of them are complete', () => {
+    const originals = rows(400, () => `01632960${digits(3)}`)
+    const seen = originals.map((text, row) => (row >= 150 && row < 300 ? bare(text) : text))
+    const { all } = judged(of('0{10}'), seen)
+    all.forEach(({ verdict, mend }, row) => {
+      expect(verdict === 'intact' ? seen[row] : mend).toBe(originals[row])
+    })
+  })
+
   test('nor where complete values stand beside them', () => {
     const originals = rows(400, () => (next(2) ? trunk() : `0${digits(9)}`))
     const seen = originals.map((text, row) => (row % 4 ? text : bare(text)))

@@ -66,9 +66,10 @@ export function thinned(space: Space, type: IntegerType, clean: Clean, share: nu
 // All values of a definition, or those that start with some digit or a larger one: telephone numbers with none below 2.
 const startingFrom = (space: Space): Population[] => [
   flat(space),
-  ...FIRST_DIGITS.map((digit) => {
+  ...FIRST_DIGITS.flatMap((digit) => {
     const unit = 10n ** BigInt(space.widest - 1)
-    return block(space, digit * unit, 10n * unit - 1n, Math.log2(10))
+    const [low, high] = [digit * unit, 10n * unit - 1n]
+    return space.count(low, high).count > 0n ? [block(space, low, high, Math.log2(10))] : []
   }),
 ]
 const FIRST_DIGITS = [1n, 2n, 3n, 4n]
