@@ -17,7 +17,7 @@ import { hasHeads, headCounter, joinedHeads } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
 import { usualValues, type Answer } from './usual.js'
-import { REPEAT_BITS, RUN_BITS, TOGETHER } from './weights.js'
+import { REPEAT, RUN_BITS, TOGETHER } from './weights.js'
 
 /** Figures that stand in sums over rows; those of a run are the difference of two places. */
 export interface Sums {
@@ -55,8 +55,8 @@ export interface Sums {
   /** How many long numbers stand without an exponent, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
   /**
-   * For each process that rounds, values that fit and it could have printed: new ones, those that go on from the last
-   * counted twice, and those that repeat it.
+   * For each process that rounds, values that fit and it could have printed: how many new ones, those that go on from the
+   * last counted twice; and what those that repeat it would say if others did not, in 1/256 bit.
    */
   readonly fresh: readonly number[]
   readonly again: readonly number[]
@@ -112,9 +112,7 @@ interface Row {
 }
 
 const PENALTY = RUN_BITS * UNIT
-/** What a value that could be a rounding and repeats the last one says, where others do not repeat. */
-export const AGAIN: number = REPEAT_BITS * UNIT
-const NONE: ReadonlySet<number> = new Set()
+const NONE: ReadonlyMap<number, number> = new Map()
 
 /** How a value goes on from the one before it: not at all, as the same one, by a step of people, or of binary numbers. */
 type Again = 'no' | 'same' | 'decimal' | 'binary'
@@ -320,6 +318,15 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (place < fronts.length) fronts[place]!++
   }
 
+  // The more originals come out as one, the sooner a sequence repeats itself. That it comes by one says nothing, but that
+  // a run may begin here.
+  const againBits =
+    (how: Again) =>
+    ([i, more]: readonly [number, number]): [number, number] => {
+      const bits = Math.round((more + processes[i]!.usual) * REPEAT.share)
+      return [i, how === 'same' ? Math.min(REPEAT.most * UNIT, bits) : 1]
+    }
+
   function other(how: Again): void {
     others++
     if (how === 'same') repeats++
@@ -340,19 +347,20 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     )
     const printed = said.filter(rounded)
     if (wide && printed.length === 0) other(how)
-    const same = how === 'same' ? new Set(printed.map(([i]) => i)) : NONE
+    const going = how === 'no' ? NONE : new Map(printed.filter(repeats).map(againBits(how)))
     const speaking: [number, number][] = []
     for (const [i, more] of told) {
-      const score = more + processes[i]!.usual + (same.has(i) ? AGAIN : 0)
+      const score = more + processes[i]!.usual + (going.get(i) ?? 0)
       if (score > 0) speaking.push([i, score])
       else owed[i]! += more
     }
     const end = () => {
       fits++
       for (const [i, more] of told) scores[i]! += more
-      for (const [i] of printed)
-        if (same.has(i)) again[i]!++
-        else fresh[i]! += how === 'no' ? 1 : 2
+      for (const [i] of printed) {
+        again[i]! += going.get(i) ?? 0
+        if (how !== 'same') fresh[i]! += how === 'no' ? 1 : 2
+      }
     }
     if (speaking.length) row(speaking, end)
     else {

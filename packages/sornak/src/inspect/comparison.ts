@@ -8,6 +8,7 @@ import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
+import { repeatsSpeak } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
@@ -47,11 +48,13 @@ export function comparison(
   // A signed type shows by its minus signs, of which the short values know nothing.
   const signed = (id: string, from: Sums, to: Sums) =>
     id.startsWith('wrapped int') && signedRows(id, from, to) > 0
+  const speak = repeatsSpeak(whole)
+  const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // For a process at work on all rows, and here and there.
   const both = (process: Process, i: number, from: Sums, to: Sums): [number, number] => {
     const fair = isFair(process, i, from, to)
     return [
-      total(definition, process, i, from, to, fair),
+      total(definition, process, i, from, to, fair) + again(i, from, to),
       scattered(definition, process, i, from, to, fair),
     ]
   }
@@ -140,7 +143,7 @@ export function comparison(
   // Values that were rounded, and fit, are such as the rounding prints.
   const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
     const hits = to.hits[i]! - from.hits[i]!
-    const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT)
+    const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again(i, from, to)
     return said + usual * (to.fits - from.fits) > 0
   }
   // Of all rows a process may also explain some runs and leave the rest to others.

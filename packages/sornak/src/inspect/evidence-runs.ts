@@ -3,12 +3,11 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import { AGAIN, settled, type EvidenceState, type Sums } from './column-evidence.js'
+import { settled, type EvidenceState } from './column-evidence.js'
 import { comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
-import { UNIT } from './processes.js'
-import { runsOf, type Run } from './run-state.js'
+import { runsOfEach } from './repeating.js'
 import { RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
@@ -24,7 +23,7 @@ export interface ColumnRuns {
 
 export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
   const whole = settled(definition, state)
-  const inRuns = withoutRepeats(whole)
+  const inRuns = runsOfEach(whole)
   const compare = comparison(definition, whole, inRuns, usualStarts(whole))
   const ofEach = compare.processes.map((own, i) =>
     inRuns[i]!.map(({ from, to, score }) => ({
@@ -78,25 +77,6 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
     zerosAbsent: zerosAbsent(definition, whole),
   }
 }
-
-// The runs of each process. That values repeat speaks for a rounding only where others do not, and where they go on from
-// those before or are two at least: one value may stand for all that are not known.
-function withoutRepeats({ runs, others, repeats }: EvidenceState): Run<Sums>[][] {
-  const seldom = others >= FEW_OTHERS && repeats * SELDOM <= others
-  return runs.map((state, i) =>
-    runsOf(state).flatMap((run) => {
-      const again = run.to.known.again[i]! - run.from.known.again[i]!
-      const fresh = run.to.known.fresh[i]! - run.from.known.fresh[i]!
-      if (again === 0 || (seldom && fresh > 1)) return [run]
-      const score = run.score - again * AGAIN
-      return score > RUN_BITS * UNIT ? [{ ...run, score }] : []
-    }),
-  )
-}
-
-/** Values that are no roundings: so many must be there, and of so many one may repeat the last. */
-const FEW_OTHERS = 50
-const SELDOM = 100
 
 // An exponent is how few digits are printed, and binary numbers too: one line says it.
 const covers = (other: EvidenceRun, run: EvidenceRun) =>

@@ -73,10 +73,10 @@ export const ROW_BITS = 10
 /** What it costs to say that a run of rows begins: clean columns of any length stay below it. */
 export const RUN_BITS = 32
 /**
- * In a column whose values hardly ever repeat the one before: bits for one that does, where it could be a rounding. A
- * sequence that was rounded repeats itself.
+ * In a column whose values hardly ever repeat the one before: what one says that does, where it could be a rounding, beside
+ * a new one, and how many bits at the most. A sequence that was rounded repeats itself.
  */
-export const REPEAT_BITS = 2
+export const REPEAT = { share: 0.2, most: 2 } as const
 /** What it costs to say that rows were converted in which another column is damaged: there is only one such set. */
 export const BESIDE_BITS = 24
 

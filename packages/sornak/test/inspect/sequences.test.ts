@@ -21,6 +21,14 @@ function serials(count: number): string[] {
 const cut = (text: string) => `${text.slice(0, 15)}000`
 const rounded = (text: string) => `${((BigInt(text) + 500n) / 1000n) * 1000n}`
 
+test('the channel is named, and the rows', () => {
+  const seen = serials(400).map((text, row) => (row >= 100 && row < 160 ? cut(text) : text))
+  const { told } = columnRuns(made, evidenceOf(made, seen))
+  expect(told.map(({ channel, from, to }) => [channel, from.index, to.index])).toEqual([
+    ['fifteen-digits', 100, 159],
+  ])
+})
+
 describe.each([
   ['cut', cut],
   ['rounded', rounded],
@@ -33,8 +41,8 @@ describe.each([
     const [from, to] = [150, 150 + struck]
     const seen = serials(rows).map((text, row) => (row >= from && row < to ? convert(text) : text))
     const found = doubted(seen)
-    // The value before them may end in zeros of its own.
-    expect(found.filter((row) => row < from - 1 || row >= to)).toEqual([])
+    // The value next to them may look as if it had been rounded, too.
+    expect(found.filter((row) => row < from - 1 || row > to)).toEqual([])
     expect(found.length / struck).toBeGreaterThanOrEqual(0.95)
   })
 })
