@@ -121,12 +121,18 @@ test.each(cases)('%s: %s, %s', (name, key, scene) => {
     }
     changed++
     expect(told, row.seen).toMatchObject({ line: i + 2, value: row.seen, column: 'Code' })
-    if (told!['mend'] === null) return
+    if (told!['mend'] === null) {
+      // Most kept their zeros, and those that did not lack as many digits: the original is likely, and not sure.
+      const [first] = told!['candidates'] as string[]
+      if (known) expect([told!['verdict'], first]).toEqual(['ambiguous', row.original])
+      return
+    }
     expect(told!['mend']).toBe(row.original)
     mended++
   })
   expect(changed).toBeGreaterThan(3)
-  if (known) expect(mended).toBe(changed)
+  const unsure = name === 'zeros lost' && scene === 'here and there'
+  if (known && !unsure) expect(mended).toBe(changed)
 
   // The copy has the mends and differs in nothing else; taken back, it is the file again.
   sornak(['mend', 't.csv', '-o', 'm.csv'], { cwd })
