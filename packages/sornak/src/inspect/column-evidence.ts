@@ -340,14 +340,14 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     countRounded(said, 1)
     const rounded = ([i, more]: readonly [number, number]) =>
       processes[i]!.rounds === true && more + processes[i]!.usual > 0
-    const repeats = ([i]: readonly [number, number]) =>
+    const follows = ([i]: readonly [number, number]) =>
       how !== 'no' && !(how === 'binary' && processes[i]!.id.startsWith('binary'))
     const told = said.map((one): [number, number] =>
-      rounded(one) && repeats(one) ? [one[0], -processes[one[0]]!.usual] : [...one],
+      rounded(one) && follows(one) ? [one[0], -processes[one[0]]!.usual] : [...one],
     )
     const printed = said.filter(rounded)
     if (wide && printed.length === 0) other(how)
-    const going = how === 'no' ? NONE : new Map(printed.filter(repeats).map(againBits(how)))
+    const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
     const speaking: [number, number][] = []
     for (const [i, more] of told) {
       const score = more + processes[i]!.usual + (going.get(i) ?? 0)

@@ -24,9 +24,12 @@ export function runsOfEach(state: EvidenceState): Run<Sums>[][] {
     runsOf(one).flatMap((run) => {
       const [from, to] = [run.from.known, run.to.known]
       const again = to.again[i]! - from.again[i]!
-      if (again === 0 || (speak && to.fresh[i]! - from.fresh[i]! > 1)) return [run]
+      const fresh = to.fresh[i]! - from.fresh[i]!
+      const tells = (score: number) => score > RUN_BITS * UNIT
+      // A new value that goes on from the last has a unit, for a run to begin there: many such ones make none.
+      if (again === 0 || (speak && fresh > 1 && tells(run.score - fresh))) return [run]
       const score = run.score - again
-      return score > RUN_BITS * UNIT ? [{ ...run, score }] : []
+      return tells(score) ? [{ ...run, score }] : []
     }),
   )
 }
