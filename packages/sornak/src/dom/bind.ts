@@ -216,9 +216,11 @@ export function bind(input: HTMLInputElement, mask: EntryMask, options: FieldOpt
     { signal: ending.signal },
   )
 
+  // A form is sent by Enter too, without leaving the field.
+  const settled = () => mask.edit(state, { kind: 'leave' }).text
   const storedNow = () => (state.status === 'complete' ? mask.stored(state.plain) : undefined)
   const submitted = () =>
-    submit === 'plain' ? state.plain : (submit === 'stored' && storedNow()) || state.text
+    submit === 'plain' ? state.plain : (submit === 'stored' && storedNow()) || settled()
 
   if (input.value) state = mask.edit(state, { kind: 'set', text: input.value })
   left = page.activeElement !== input

@@ -292,6 +292,15 @@ describe('forms', () => {
     await page.waitForURL(/sent/)
     expect(new URL(page.url()).searchParams.get('phone')).toBe(want)
   })
+  test('what is sent is as it would stand if the field had been left', async () => {
+    const script = `fields.phone = attach(document.querySelector('input'), maskList(['{4} {4} {4} {4}', '{4} {6} {5}']))`
+    const page = await field(FORM, script)
+    await page.keyboard.type('378282246310005')
+    expect(await seen(page)).toBe('3782 8224 6310 005|')
+    await page.keyboard.press('Enter')
+    await page.waitForURL(/sent/)
+    expect(new URL(page.url()).searchParams.get('phone')).toBe('3782 822463 10005')
+  })
   test('an incomplete value is not submitted, and the browser says why', async () => {
     const page = await field(FORM)
     await page.keyboard.type('206')
