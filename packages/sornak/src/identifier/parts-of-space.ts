@@ -24,10 +24,10 @@ export function mayHold(space: Space, text: string): boolean {
   )
 }
 
-/** The values that are longer than the text and start with it. */
-export function startingWith(space: Space, text: string): Subset {
+/** The values that are longer than the text and start with it; of several widths those of one, where it is given. */
+export function startingWith(space: Space, text: string, width?: number): Subset {
   const ways = machines(space).flatMap((machine) => {
-    if (machine.length <= text.length) return []
+    if (!isLonger(machine, text, width)) return []
     const node = walk(machine, machine.start, text)
     return node ? [{ machine, node, count: machine.endings(node) }] : []
   })
@@ -44,9 +44,9 @@ export function startingWith(space: Space, text: string): Subset {
   }
 }
 
-/** The values that are longer than the text and end with it. */
-export function endingWith(space: Space, text: string): Subset {
-  const ways = machines(space).filter((machine) => machine.length > text.length)
+/** The values that are longer than the text and end with it; of several widths those of one, where it is given. */
+export function endingWith(space: Space, text: string, width?: number): Subset {
+  const ways = machines(space).filter((machine) => isLonger(machine, text, width))
   let all = 0n
   for (const machine of ways)
     for (const [node, fronts] of frontsOf(machine, machine.length - text.length)) {
@@ -80,6 +80,9 @@ export function endingWith(space: Space, text: string): Subset {
     },
   }
 }
+
+const isLonger = ({ length }: Machine, text: string, width = length) =>
+  length > text.length && length === width
 
 /**
  * The values of digits, from `from` on, that leave `rest` when divided by `modulus`; and `same`, a value

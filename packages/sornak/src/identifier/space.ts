@@ -14,6 +14,8 @@ export interface Tally {
 export interface Space {
   readonly definition: Definition
   readonly layouts: readonly Layout[]
+  /** How many characters a value has: each number once, the smallest first. */
+  readonly widths: readonly number[]
   /** How many values there are whose text is digits, a leading `+` not counted. */
   readonly integers: Tally
   /** Digits of the widest of them; 0 where there are none. */
@@ -74,6 +76,7 @@ function make(definition: Definition): Space {
   return {
     definition,
     layouts,
+    widths: [...new Set(layouts.map(({ places }) => places.length))],
     widest: most,
     get integers() {
       return (integers ??= count(0n, 10n ** BigInt(most)))

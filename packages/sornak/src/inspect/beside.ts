@@ -126,9 +126,9 @@ export function companions(
 ): Companion[] {
   const { sums, ...whole } = settled(definition, evidence)
   const processes = processesOf(definition)
-  const widths = new Set(spaceOf(definition).layouts.map(({ places }) => places.length))
+  const { widths } = spaceOf(definition)
   // Where there is one width, values that lost a zero do not fit any more and show it by themselves.
-  const hidesZeros = definition.zeros === 'significant' && widths.size > 1
+  const hidesZeros = definition.zeros === 'significant' && widths.length > 1
   const found = [...state].flatMap(([column, { rows, zeros, rounded }]): Companion[] => {
     const said = rounded.flatMap(({ process, could, untouched, chances, least }): Said[] => {
       if (least.length < FEW) return []

@@ -386,6 +386,13 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (many > 0n && form !== undefined) found.set(form, 1n)
       }
     }
+    // A wide value leaves no more behind than a narrow one does, though more of them are possible.
+    const cuts = [...found].filter(([i]) => processes[i]!.id.startsWith('cut-short'))
+    const narrowest = cuts.reduce<bigint>(
+      (least, [, many]) => (many < least ? many : least),
+      cuts[0]?.[1] ?? 0n,
+    )
+    for (const [i] of cuts) found.set(i, narrowest)
     const isRead = found.has(numberRead)
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)

@@ -4,6 +4,7 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
+import { lengthsMissing } from './cut-widths.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
@@ -32,6 +33,7 @@ export function comparison(
   usual: EvidenceRun['usual'],
 ): Comparison {
   const all = whole.sums
+  const space = spaceOf(definition)
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
@@ -51,8 +53,13 @@ export function comparison(
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // For a process at work on all rows, and here and there.
-  const both = (process: Process, i: number, from: Sums, to: Sums): [number, number] => {
-    const fair = isFair(process, i, from, to)
+  const both = (
+    process: Process,
+    i: number,
+    from: Sums,
+    to: Sums,
+    fair = isFair(process, i, from, to),
+  ): [number, number] => {
     return [
       total(definition, process, i, from, to, fair) + again(i, from, to),
       scattered(definition, process, i, from, to, fair),
@@ -92,7 +99,13 @@ export function comparison(
       ? Math.max(own, Math.min(everywhere, own + RUN_BITS))
       : own - Math.min(RUN_BITS, -everywhere)
   }
-  const lifted = (sums: readonly number[], from: Sums, to: Sums, ofRun?: Rivals): Lift => {
+  const lifted = (
+    sums: readonly number[],
+    from: Sums,
+    to: Sums,
+    short: ShortGroup,
+    ofRun?: Rivals,
+  ): Lift => {
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     // Whether the rows were cut short, where that suits them better than having lost zeros.
     let cut: number | undefined
@@ -101,7 +114,9 @@ export function comparison(
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0
-      const own = Math.max((sums[i]! - base) / UNIT, inPart(i, from, to))
+      const { lost } = processes[i]!
+      const against = lost === undefined || alike ? 0 : lengthsMissing(space, lost, short)
+      const own = Math.max((sums[i]! - base) / UNIT - against, inPart(i, from, to))
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
@@ -146,6 +161,9 @@ export function comparison(
     const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again(i, from, to)
     return said + usual * (to.fits - from.fits) > 0
   }
+  // What is left of wide values may fit: where many others do not.
+  const oftenCut = (i: number, from: Sums, to: Sums) =>
+    (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
@@ -169,13 +187,14 @@ export function comparison(
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift: lifted(sums, from, to, ofRun),
+      lift: lifted(sums, from, to, short ?? everyShort, ofRun),
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       mark: markOf(from, to),
       percent: percentOf(from, to),
-      ...(short && process.id === 'number-read' && unsure(spaceOf(definition), short)),
+      ...(short && process.id === 'number-read' && unsure(space, short)),
       evidence: most,
+      fair: isFair(process, best, from, to),
       alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
       suspect:
         own !== undefined &&
@@ -183,11 +202,14 @@ export function comparison(
         onAllRows(process, best, from, to) &&
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
           (process.max !== undefined && isFair(process, best, from, to)) ||
+          (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
           (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
-      struck: wrappedShare(spaceOf(definition), process, best, from, to),
+      struck: wrappedShare(space, process, best, from, to),
       beyond(other) {
         const i = place.get(other.process)!
-        return most - sums[i]! / UNIT - Math.log2(prior(other.process))
+        // That the other is at work around these rows is known, and that they are such a stretch of its own was looked for.
+        const fair = other.fair || isFair(processes[i]!, i, from, to)
+        return most - Math.max(sums[i]!, ...both(processes[i]!, i, from, to, fair)) / UNIT
       },
     }
   }
@@ -219,8 +241,7 @@ function wrappedShare(
 ): number | undefined {
   if (max === undefined || !id.startsWith('wrapped')) return undefined
   const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
-  const widths = new Set(space.layouts.map(({ places }) => places.length))
-  const again = [...widths].reduce((sum, width) => {
+  const again = space.widths.reduce((sum, width) => {
     const least = 10n ** BigInt(width - 1)
     const most = least * 10n - 1n
     return sum + Number(space.count(least, most < max ? most : max).count) / range
@@ -249,6 +270,8 @@ const nothingOf = (sums: Sums): Sums => {
   }
 }
 
+/** So many values that fit are doubted for each that was cut. */
+const MOST_LEFT = 5
 /** So many rows must tell what a percent sign did. */
 const FEW_PERCENTS = 10
 /** So many rows must tell what a mark means, and so many for each that can be read otherwise. */

@@ -5,6 +5,7 @@ import { INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
 import type { EvidenceState, Sums } from './column-evidence.js'
+import { allLeft } from './process-totals.js'
 import { processesOf, STOPS, type Process } from './processes.js'
 import { spread } from './spread.js'
 
@@ -28,8 +29,8 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   const all = whole.sums
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
-  const { widest, layouts } = spaceOf(definition)
-  const alike = new Set(layouts.map(({ places }) => places.length)).size === 1
+  const { widest, widths } = spaceOf(definition)
+  const alike = widths.length === 1
   // Numbers that wrapped round lie anywhere below the limit; those of few blocks only look as if it held them. Where the
   // limit has fewer digits than they have, or they have any number of digits, this shows by their widths.
   const evenly = processes.map(({ id, max }) => {
@@ -73,7 +74,8 @@ function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, a
     // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
     // or there are clean values, and none of them starts with the zeros that would have been lost.
     const hits = to.hits[i]! - from.hits[i]!
-    const padded = to.padded - from.padded
+    // Where values have several widths, what is left of a wide one fits: it may start with a zero as well.
+    const padded = to.padded - from.padded + (allLeft(i, from, to) ? to.zeros - from.zeros : 0)
     if ((to.short - from.short - hits) * 20 > hits) return false
     const clean = all.wide >= 20 && all.zeros === 0
     return padded > 0 ? padded * 50 >= hits : clean || (all.misfits < 30 && all.fits === 0)

@@ -32,6 +32,8 @@ export interface EvidenceRun {
   readonly suspect: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */
   readonly struck?: number | undefined
+  /** Its values are spread evenly enough for what is missing among them to say something. */
+  readonly fair: boolean
   /** Bits for the process that explains it best, and for the run by itself where nothing else happened. */
   readonly evidence: number
   readonly alone: number

@@ -297,7 +297,7 @@ function asCode(
   interval: Interval,
   rounded: boolean,
 ): Bare[] {
-  const longest = space.layouts.reduce((most, { places }) => Math.max(most, places.length), 0)
+  const longest = space.widths.at(-1) ?? 0
   const texts = codesFor(interval, longest, Math.min(4, longest)).filter((code) =>
     holds(definition, code),
   )

@@ -125,14 +125,17 @@ export function textual(
 export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
   // One or two characters say nothing of where they were cut from, and letters alone are often words.
   if (seen.length < 1 || seen.length > 48 || !/\d/.test(seen)) return []
-  const sides = [startingWith(space, seen), endingWith(space, seen)]
+  const longer = space.widths.filter((width) => width > seen.length)
+  const sides = longer.flatMap((width) =>
+    [startingWith, endingWith].map((side) => ({ width, subset: side(space, seen, width) })),
+  )
   const weight = (alone ? TOGETHER.onlyCut : TOGETHER.cutShort) / sides.length
-  return sides.flatMap((subset): Hypothesis[] => {
+  return sides.flatMap(({ width, subset }): Hypothesis[] => {
     if (subset.count === 0n) return []
     return [
       {
         originals: { kind: 'subset', subset },
-        process: `cut-short ${seen.length}`,
+        process: `cut-short by ${width - seen.length}`,
         channels: ['cut-short'],
         findings: ['cut-short'],
         weight,

@@ -3,6 +3,7 @@
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import type { Sums } from './column-evidence.js'
+import { widestMissing } from './cut-widths.js'
 import { bits, IN, OUT, UNIT, type Process } from './processes.js'
 import type { Run } from './run-state.js'
 import { RUN_BITS } from './weights.js'
@@ -16,7 +17,7 @@ export function total(
   to: Sums,
   fair: boolean,
 ): number {
-  const { id, usual, max, rounds } = process
+  const { id, usual, max, rounds, lost } = process
   const misfits = to.misfits - from.misfits
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at
@@ -33,10 +34,23 @@ export function total(
     return fair
       ? flat + wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!)
       : flat - apart(hits, to.fits - from.fits)
+  // What is left of a wide value fits where values have several widths: how many do not must be said.
+  if (lost !== undefined && space.widths.length > 1) {
+    const fits = to.fits - from.fits
+    const missing = allLeft(i, from, to) ? widestMissing(space, lost, fits) * UNIT : 0
+    return flat + (fair ? more(id, i, from, to) : 0) + missing - apart(hits, fits)
+  }
   if (!fair) return flat
   if (id === 'short-display') return flat + more(id, i, from, to) - dropped(from.digits, to.digits)
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + more(id, i, from, to) + narrow * (to.short - from.short)
+}
+
+/** Every value that fits may be what a process left, and some do. */
+export function allLeft(i: number, from: Sums, to: Sums): boolean {
+  const hits = to.hits[i]! - from.hits[i]!
+  const left = (to.scores[i]! - from.scores[i]! - hits * (IN - OUT)) / -OUT
+  return left > 0 && left === to.fits - from.fits
 }
 
 // What it takes to say which of all rows are of one kind and which are of the other.

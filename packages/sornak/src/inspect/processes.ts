@@ -38,6 +38,8 @@ export interface Process {
   readonly alike?: (length: number, front: number) => Alike | null
   /** The value may be the rounding of another: repeats of it are no evidence. */
   readonly rounds?: true
+  /** So many characters are cut. */
+  readonly lost?: number
   /** Integer types: the largest value. */
   readonly max?: bigint
   /** Where it prints values up to a limit: from here on they are near it. */
@@ -81,9 +83,9 @@ export function processesOf(definition: Definition): Process[] {
     ...unlessHeld(space, 'base-sixty', unless(58), 58),
     ...unlessHeld(space, 'date-guess', unless(45, 47), 45, 47, 77),
   ]
-  const lengths = space.layouts.map(({ places }) => places.length)
-  for (let length = 1; length < Math.min(Math.max(...lengths), 25); length++)
-    list.push(cutShort(length, lengths))
+  const { widths } = space
+  for (let lost = 1; lost < Math.min(widths.at(-1) ?? 0, 25); lost++)
+    list.push(cutShort(lost, widths))
   list.push(never('front'))
   if (space.integers.count === 0n) return list
   const nearly = (8n ** BigInt(widest - 1) * 3n) / 4n
@@ -155,10 +157,11 @@ function unlessCode(bytes: Uint8Array, start: number, end: number): number {
   return letters ? OUT : 0
 }
 
-function cutShort(length: number, lengths: readonly number[]): Process {
-  const bare: Process = { id: `cut-short ${length}`, usual: OUT }
-  return lengths.some((one) => one <= length)
-    ? { ...bare, fits: (_, start, end) => (end - start <= length ? 0 : OUT) }
+// So many characters are gone. Where values have several widths, what is left of a wide one fits as well.
+function cutShort(lost: number, widths: readonly number[]): Process {
+  const bare: Process = { id: `cut-short by ${lost}`, usual: OUT, lost }
+  return widths.some((width) => widths.includes(width + lost))
+    ? { ...bare, fits: (_, start, end) => (widths.includes(end - start + lost) ? 0 : OUT) }
     : bare
 }
 

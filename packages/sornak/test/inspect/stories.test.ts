@@ -68,7 +68,7 @@ describe.each(POPULATIONS)('of %s', (_, population, list) => {
   })
 
   test('cut to four, at the end or at the front', () => {
-    const [behind, before] = stories.get('cut-short 4')!
+    const [behind, before] = stories.get('cut-short by 1')!
     for (const seen of ['0120', '1205', '9999', '3000']) {
       const share = (is: (text: string) => boolean) => list.filter(is).length / list.length
       const back = (story: Story) => story.back(BigInt(seen), population, seen)

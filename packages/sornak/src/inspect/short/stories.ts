@@ -19,7 +19,10 @@ export function storiesOf(
     ...INTEGER_TYPES.map(({ max }) => [`clamped ${max}`, [held(space, max)]] as const),
     ...[...lengths].map(
       (length) =>
-        [`cut-short ${length}`, [cutBehind(space, length), cutBefore(space, length)]] as const,
+        [
+          `cut-short by ${space.widest - length}`,
+          [cutBehind(space, length), cutBefore(space, length)],
+        ] as const,
     ),
   ])
 }

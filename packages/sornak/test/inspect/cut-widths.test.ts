@@ -1,0 +1,98 @@
+// Values of several widths that lost characters: those of the narrowest do not fit any more, what is left of the others does.
+
+import { describe, expect, test } from 'vitest'
+import { columnEvidence, columnRuns, identifier, judge, type Judgement } from 'sornak'
+
+const tickets = identifier({ stored: '{4..6}' })
+
+/** A source of digits (Lehmer's, modulus 2^31 - 1). */
+function drawn(seed: number): (limit: number) => number {
+  let state = seed
+  return (limit) => (state = (state * 48_271) % 2_147_483_647) % limit
+}
+
+function originals(rows: number, seed = 417): string[] {
+  const below = drawn(seed)
+  return Array.from({ length: rows }, () =>
+    Array.from({ length: 4 + below(3) }, () => `${below(10)}`).join(''),
+  )
+}
+
+function judged(texts: readonly string[]): Judgement[] {
+  const evidence = columnEvidence(tickets)
+  texts.forEach((text, index) => {
+    const place = { index, line: index, offset: index }
+    const bytes = new TextEncoder().encode(text)
+    if (/^\d{4,6}$/.test(text)) evidence.fits(bytes, 0, bytes.length, place)
+    else evidence.misfit(text, place)
+  })
+  const runs = columnRuns(tickets, evidence.state())
+  return texts.map((text, index) => judge(tickets, text, 1000, runs.around(index)))
+}
+
+const CUTS: [string, (text: string) => string][] = [
+  ['the last character', (text) => text.slice(0, -1)],
+  ['the first character', (text) => text.slice(1)],
+]
+
+describe.each(CUTS)('%s is gone', (_, cut) => {
+  test('from all: what does not fit has its original in the list, and what fits is doubted', () => {
+    const before = originals(240)
+    const after = judged(before.map(cut))
+    const fits = before.map((original) => cut(original).length >= 4)
+    // The run begins and ends with a value that does not fit.
+    const [first, last] = [fits.indexOf(false), fits.lastIndexOf(false)]
+    expect(last - first).toBeGreaterThan(220)
+    before.forEach((original, row) => {
+      const { verdict, candidates } = after[row]!
+      const within = first < row && row < last
+      expect(verdict).toBe(!fits[row] ? 'ambiguous' : within ? 'suspect' : 'intact')
+      if (fits[row]) return
+      expect(candidates.map(({ text }) => text)).toContain(original)
+      // Ten digits before it and ten behind, and what lost its zeros where that can be.
+      expect(candidates.length).toBeLessThanOrEqual(23)
+    })
+  })
+  test('from rows 100 to 199 of 400: the rows before and behind are as they were', () => {
+    const before = originals(400)
+    const after = judged(before.map((text, row) => (row >= 100 && row < 200 ? cut(text) : text)))
+    const doubted = after.flatMap(({ verdict }, row) => (verdict === 'suspect' ? [row] : []))
+    expect(doubted.length).toBeGreaterThan(50)
+    expect(doubted.every((row) => row >= 100 && row < 200)).toBe(true)
+  })
+})
+
+test('three characters are gone: no list is offered that leaves the original out', () => {
+  const before = originals(240)
+  const after = judged(before.map((text) => text.slice(0, -3)))
+  before.forEach((original, row) => {
+    const { verdict, candidates } = after[row]!
+    if (verdict === 'ambiguous') expect(candidates.map(({ text }) => text)).toContain(original)
+    else expect(verdict).toBe('lost')
+  })
+})
+
+test('zeros that are gone are told as such, in a whole column and here and there', () => {
+  for (const seldom of [1, 4]) {
+    const below = drawn(99)
+    const before = originals(600)
+    const seen = before.map((text) => (below(seldom) === 0 ? text.replace(/^0+(?=\d)/, '') : text))
+    const after = judged(seen)
+    before.forEach((original, row) => {
+      if (seen[row]!.length > 3) return
+      const { verdict, candidates } = after[row]!
+      expect(verdict).toBe('ambiguous')
+      expect(candidates.map(({ text }) => text)).toContain(original)
+      expect(candidates).toHaveLength(seen[row]!.length === 3 ? 3 : candidates.length)
+    })
+  }
+})
+
+test('a few mistyped values leave the others alone', () => {
+  const before = originals(400)
+  const seen = before.map((text, row) => (row % 60 === 7 ? text.slice(0, 3) : text))
+  const after = judged(seen)
+  seen.forEach((text, row) => {
+    if (text.length > 3) expect(after[row]!.verdict, text).toBe('intact')
+  })
+})
