@@ -11,6 +11,7 @@ import { isPrinted, runwise, scattered, total, usualDigits } from './process-tot
 import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
+import { roundedAmong } from './rounded-among.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
@@ -83,6 +84,12 @@ export function comparison(
     }
     return { best, most }
   }
+  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
+  const among = processes.map((process, i) =>
+    inRuns[i]!.length
+      ? 0
+      : Math.min(roundedAmong(whole, process, i), -Math.log2(prior(process.id))),
+  )
   const read = place.get('number-read')
   const everyShort = groupOf(whole, {
     negatives: negatives(nothing, all) > 0,
@@ -116,7 +123,11 @@ export function comparison(
       if (i === undefined) return 0
       const { lost } = processes[i]!
       const against = lost === undefined || alike ? 0 : lengthsMissing(space, lost, short)
-      const own = Math.max((sums[i]! - base) / UNIT - against, inPart(i, from, to))
+      const own = Math.max(
+        (sums[i]! - base) / UNIT - against,
+        inPart(i, from, to),
+        among[i] || -Infinity,
+      )
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own

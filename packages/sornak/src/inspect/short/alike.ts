@@ -12,8 +12,8 @@ import { MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
 export function alike(space: Space, group: ShortGroup, told: number): number {
   if (!areAlike(group)) return 0
   if (isRare(group) && told > LEAST_RARE) return ofColumn(TOGETHER.cutShort)
-  if (rowsOf(group) < FEW_ROWS_ALIKE) return 0
   if (!isWhole(space, group)) return ofPart(TOGETHER.cutShort, told)
+  if (rowsOf(group) < FEW_ROWS_ALIKE) return 0
   return Math.max(0, throughout(space, group) - told)
 }
 
