@@ -296,11 +296,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (digit === 0 && to - from > 1) {
       zeroed++
       behindZeros(bytes, from, to)
-      limits.take(bytes, from, to)
+      bound(bytes, from, to)
     } else if (digit >= 0 && digit <= 9) {
       full++
       if (digit < fronts.length) fronts[digit]!++
-      limits.take(bytes, from, to)
+      bound(bytes, from, to)
     }
     if (heads && to - from === space.widest) heads.take(bytes, from)
     if (usual.take(bytes, from, to)) {
@@ -309,6 +309,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       rows++
     } else speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
     if (wide) keep(bytes, from, to)
+  }
+
+  // What ends in a letter, as a check digit of eleven kinds may, is no number.
+  function bound(bytes: Uint8Array, from: number, to: number): void {
+    if (mixed) for (let at = from; at < to; at++) if (!isDigit(bytes[at]!)) return
+    limits.take(bytes, from, to)
   }
 
   function behindZeros(bytes: Uint8Array, from: number, to: number): void {
