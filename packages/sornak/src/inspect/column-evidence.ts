@@ -5,6 +5,7 @@ import { integerOf, numberTexts, plainDigits } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
+import type { Subset } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -12,7 +13,7 @@ import { hypotheses } from './originals.js'
 import type { Clean } from './short/population.js'
 import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { collector, joinedShorts, type ShortValues } from './short/short-values.js'
-import { isPlain } from './short/story.js'
+import { FEW_STEPS, isPlain } from './short/story.js'
 import { hasHeads, headCounter, joinedHeads } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import { faded, joined, noRows, withRow, type Mark, type RunState } from './run-state.js'
@@ -695,8 +696,11 @@ const isNear = (bytes: Uint8Array, start: number, end: number, text: string): bo
 
 function countOf({ originals }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'texts') return BigInt(originals.texts.length)
-  if (originals.kind === 'subset') return originals.subset.bound
+  if (originals.kind === 'subset') return roughly(originals.subset)
   return space.count(originals.low, originals.high).count
 }
+
+// A few steps are counted, as a check digit leaves none of them, maybe; of many the bound will do.
+const roughly = ({ bound, ...subset }: Subset) => (bound <= FEW_STEPS ? subset.count : bound)
 
 const isDigit = (code: number) => code >= 48 && code <= 57

@@ -83,7 +83,10 @@ function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, a
   if (nearly === undefined) return true
   const held = to.held[i]! - from.held[i]!
   const near = to.near[i]! - from.near[i]!
-  if (max !== undefined) return held >= 32 && near * 32 >= held
+  // One in sixteen is near the limit; of few it may be one or none by chance.
+  const usual = held / 16
+  if (max !== undefined)
+    return held >= 32 && near > 0 && (near * 2 >= usual || near >= usual - 2 * Math.sqrt(usual))
   const short = to.short - from.short
   const between = short >= 3 && to.wide - from.wide >= 4 * short
   // What stops at an 8 or 9 leaves short numbers of any length.

@@ -85,11 +85,15 @@ function separatedAnyhow(text: string): boolean {
   return !/^\d+\.\d+$|^\d{1,4}[/-]\d{1,2}$|^\d{1,4}([-./])\d{1,2}\1\d{1,4}$/.test(text)
 }
 
-/** Letters for digits, dates, sums, signs, base sixty: where the definition holds such texts at all. */
+/**
+ * Letters for digits, dates, sums, signs, base sixty: where the definition holds such texts at all.
+ * @param whole the text is a value as it stands: none of its letters need be another
+ */
 export function textual(
   definition: Definition,
   space: Space,
   { text, findings }: Unmarked,
+  whole: boolean,
 ): Hypothesis[] {
   if (text.length > 64) return []
   const found: Hypothesis[] = []
@@ -107,9 +111,9 @@ export function textual(
   }
   const from = (channel: typeof lookAlike) =>
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
-  if (/\p{L}|\|/u.test(text) || holdsLookAlikes(space) || showsLookAlikes(definition))
-    offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
-  if (/\p{L}/u.test(text))
+  const letters = /\p{L}|\|/u.test(text) || holdsLookAlikes(space) || showsLookAlikes(definition)
+  if (letters && !whole) offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
+  if (!whole && /\p{L}/u.test(text))
     offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
   if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
     offer('date-guess', 'date-made', from(dateGuess), TOGETHER.dated)

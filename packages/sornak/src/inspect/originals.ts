@@ -33,13 +33,14 @@ function all(definition: Definition, seen: string): Hypothesis[] {
   const found = unmark(seen).flatMap((unmarked): Hypothesis[] => {
     const { text, findings } = unmarked
     // What stands as it should was not filled up to a narrower width.
-    const stands = /^0\d+$/.test(text) && holds(definition, text)
+    const whole = holds(definition, text)
+    const stands = whole && /^0\d+$/.test(text)
     const scales = unscaled(text).map(({ number }) => number)
     return [
       ...asItStands(definition, unmarked),
       ...asDisplayed(definition, unmarked),
       ...asLabelled(definition, unmarked),
-      ...textual(definition, space, unmarked),
+      ...textual(definition, space, unmarked, whole),
       ...(stands
         ? []
         : numberTexts(text).flatMap((number) => fromNumber(definition, space, number, findings))),
