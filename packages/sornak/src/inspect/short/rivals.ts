@@ -18,6 +18,7 @@ import {
   type Population,
 } from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
+import { READ_OCTAL, readOctal } from './read-octal.js'
 import { isPlain, MOST_OFTEN, type Story } from './story.js'
 import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
 
@@ -38,10 +39,15 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const space = spaceOf(definition)
   const all = group.values.reduce((sum, { count }) => sum + count, 0)
   const few = all < FEW_ROWS
-  if (!isPlain(space) || all === 0 || (few && !(group.clean && rangeOf(space, group.clean))))
-    return UNKNOWN
   const step = Math.ceil(group.values.length / MOST_VALUES)
   const values = group.values.filter((_, i) => i % step === 0)
+  if (space.widths.length > 1 && !few) {
+    let octal: number | undefined
+    return (process) =>
+      process === READ_OCTAL ? (octal ??= readOctal(definition, values)) : undefined
+  }
+  if (!isPlain(space) || all === 0 || (few && !(group.clean && rangeOf(space, group.clean))))
+    return UNKNOWN
   let base: number | undefined
   const known = new Map<string, number | undefined>()
   const rows = values.reduce((sum, { count }) => sum + count, 0)
