@@ -15,7 +15,9 @@ export function widestMissing({ widths }: Space, lost: number, fits: number): nu
 /** Bits against so many characters cut: the more lengths they leave, the less likely is it that these came out. */
 export function lengthsMissing({ widths }: Space, lost: number, { values }: ShortGroup): number {
   const counts = new Map<number, number>()
-  for (const width of widths) if (!widths.includes(width - lost)) counts.set(width - lost, 0)
+  // What is nothing at all is no value.
+  for (const width of widths)
+    if (width > lost && !widths.includes(width - lost)) counts.set(width - lost, 0)
   for (const { digits, count } of values) {
     const known = counts.get(digits.length)
     if (known !== undefined) counts.set(digits.length, known + count)

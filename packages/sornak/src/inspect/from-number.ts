@@ -67,7 +67,7 @@ export function fromNumber(
     if (space.integers.count > 0n)
       found.push({ ...common, originals: { kind: 'integers', low, high } })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
-    if (!rounded && mixes(space)) found.push(...asFront(space, low))
+    if (!rounded && !padded && mixes(space)) found.push(...asFront(space, low))
     if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
   }
   if (!padded && (!number.exponent || number.power <= 0))

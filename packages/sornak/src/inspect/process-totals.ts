@@ -33,7 +33,7 @@ export function total(
     // Even numbers wrap round as often as the type has it; others have to be of two kinds.
     return fair
       ? flat + wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!)
-      : flat - apart(hits, to.fits - from.fits) + wrapsOf(space, id, max)
+      : flat - apart(hits, to.fits - from.fits)
   // What is left of a wide value fits where values have several widths: how many do not must be said.
   if (lost !== undefined && space.widths.length > 1) {
     const fits = to.fits - from.fits

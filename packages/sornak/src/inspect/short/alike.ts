@@ -17,6 +17,10 @@ export function alike(space: Space, group: ShortGroup, told: number): number {
   return Math.max(0, throughout(space, group) - told)
 }
 
+/** No value fits, and all are of one length: either way the same was taken from every one. */
+export const allAlike = (space: Space, group: ShortGroup): boolean =>
+  rowsOf(group) >= FEW_ROWS_ALIKE && areAlike(group) && isWhole(space, group)
+
 function areAlike({ values }: ShortGroup): boolean {
   const width = values[0]?.digits.length
   return values.every(({ digits }) => digits.length === width && !/^0./.test(digits))
@@ -47,8 +51,7 @@ function throughout(space: Space, group: ShortGroup): number {
 
 /** So many digits are missing from every value, and that they were zeros is not sure; 0 where that is not so. */
 export function lacking(space: Space, group: ShortGroup): number {
-  const few = rowsOf(group) < FEW_ROWS_ALIKE
-  if (few || !isPlain(space) || !areAlike(group) || !isWhole(space, group)) return 0
+  if (!isPlain(space) || !allAlike(space, group)) return 0
   const unsure = TOGETHER.cutShort * 2 ** throughout(space, group) > 1 - MEND_ODDS
   return unsure ? space.widest - group.values[0]!.digits.length : 0
 }
