@@ -5,7 +5,7 @@
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Definition } from '../../identifier/definition.js'
 import { INTEGER_TYPES } from '../../channel/integer-limits.js'
-import { alike, allAlike } from './alike.js'
+import { alike } from './alike.js'
 import { bounded } from './bounded.js'
 import type { ShortGroup } from './group.js'
 import {
@@ -18,10 +18,9 @@ import {
   type Population,
 } from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
-import { READ_OCTAL, readOctal } from './read-octal.js'
+import { rivalsOfWidths } from './several-widths.js'
 import { isPlain, MOST_OFTEN, type Story } from './story.js'
-import { ofColumn } from './throughout.js'
-import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS, TOGETHER } from '../weights.js'
+import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
 
 /** By how many bits the short values of a group speak for another process rather than for lost zeros. */
 export type Rivals = (process: string) => number | undefined
@@ -42,15 +41,7 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const few = all < FEW_ROWS
   const step = Math.ceil(group.values.length / MOST_VALUES)
   const values = group.values.filter((_, i) => i % step === 0)
-  if (space.widths.length > 1 && !few) {
-    let octal: number | undefined
-    return (process) => {
-      if (process === READ_OCTAL) return (octal ??= readOctal(definition, values))
-      return process.startsWith('cut-short') && allAlike(space, group)
-        ? ofColumn(TOGETHER.cutShort)
-        : undefined
-    }
-  }
+  if (space.widths.length > 1 && !few) return rivalsOfWidths(definition, group, values)
   if (!isPlain(space) || all === 0 || (few && !(group.clean && rangeOf(space, group.clean))))
     return UNKNOWN
   let base: number | undefined

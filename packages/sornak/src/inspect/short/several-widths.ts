@@ -1,0 +1,78 @@
+// Short digits of a definition of several widths: what else than lost zeros explains them as well.
+
+import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import type { Definition } from '../../identifier/definition.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
+import type { Originals } from '../hypothesis.js'
+import { hypotheses } from '../originals.js'
+import { bitsOf } from '../spread.js'
+import { MOST_AT_STAKE, ROW_BITS, TOGETHER } from '../weights.js'
+import { allAlike } from './alike.js'
+import type { ShortGroup } from './group.js'
+import { ofColumn } from './throughout.js'
+
+/** The stories of such values beside that of zeros lost, in bits; `undefined` for a process that has none. */
+export function rivalsOfWidths(
+  definition: Definition,
+  group: ShortGroup,
+  values: ShortGroup['values'],
+): (process: string) => number | undefined {
+  const alike = allAlike(spaceOf(definition), group)
+  let octal: number | undefined
+  return (process) => {
+    if (process === READ_OCTAL) return (octal ??= readOctal(definition, values))
+    if (process.startsWith('cut-short')) return alike ? ofColumn(TOGETHER.cutShort) : undefined
+    const type = INTEGER_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
+    const told = type ? belowLimit(values, type.max.toString()) : 0
+    return told > 0 ? told : undefined
+  }
+}
+
+const READ_OCTAL = 'octal or decimal'
+
+// Of what was read as octal only few values have no 8 or 9 in them; of what is left of others, many have none.
+function readOctal(definition: Definition, values: ShortGroup['values']): number {
+  const space = spaceOf(definition)
+  let bits = 0
+  let rows = 0
+  for (const { digits, count } of values) {
+    const ways = hypotheses(definition, digits)
+    const chance = (process: string) =>
+      chanceOf(
+        ways.flatMap(({ process: own, originals }) =>
+          own === process ? textsOf(space, originals) : [],
+        ),
+      )
+    const [octal, lost] = [chance(READ_OCTAL), chance('number-read')]
+    if (octal === 0 && lost === 0) continue
+    rows += count
+    bits += count * Math.max(-ROW_BITS, Math.min(ROW_BITS, Math.log2(octal / lost)))
+  }
+  return bits + Math.log2(Math.max(1, Math.min(MOST_AT_STAKE, rows)))
+}
+
+/** Of fewer rows it is chance where the largest lies. */
+const FEW_BOUNDED = 8
+
+// Numbers with as many digits as a limit, none beyond it: spread evenly below it, rather than over starts of their own.
+function belowLimit(values: ShortGroup['values'], limit: string): number {
+  const longest = values.filter(({ digits }) => digits.length >= limit.length)
+  if (longest.some(({ digits }) => digits.length > limit.length || digits > limit)) return 0
+  const rows = longest.reduce((sum, { count }) => sum + count, 0)
+  if (rows < FEW_BOUNDED) return 0
+  const starts = Array<number>(Number.parseInt(limit.slice(0, 2), 10) - 9).fill(0)
+  for (const { digits, count } of longest)
+    starts[Number.parseInt(digits.slice(0, 2), 10) - 10]! += count
+  return rows * -Math.log2(starts.length) - bitsOf(starts, 90)
+}
+
+const textsOf = (space: Space, originals: Originals) =>
+  originals.kind === 'texts'
+    ? originals.texts
+    : originals.kind === 'integers'
+      ? space.list(originals.low, originals.high, 16)
+      : []
+
+// Any value of a width is as likely as any other of it, and no width more likely than another.
+const chanceOf = (texts: readonly string[]) =>
+  [...new Set(texts)].reduce((sum, { length }) => sum + 10 ** -length, 0)
