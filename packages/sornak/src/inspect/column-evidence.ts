@@ -701,6 +701,6 @@ function countOf({ originals }: Hypothesis, space: Space): bigint {
 }
 
 // A few steps are counted, as a check digit leaves none of them, maybe; of many the bound will do.
-const roughly = ({ bound, ...subset }: Subset) => (bound <= FEW_STEPS ? subset.count : bound)
+const roughly = (subset: Subset) => (subset.bound <= FEW_STEPS ? subset.count : subset.bound)
 
 const isDigit = (code: number) => code >= 48 && code <= 57

@@ -60,12 +60,10 @@ export function comparison(
     from: Sums,
     to: Sums,
     fair = isFair(process, i, from, to),
-  ): [number, number] => {
-    return [
-      total(definition, process, i, from, to, fair) + again(i, from, to),
-      scattered(definition, process, i, from, to, fair),
-    ]
-  }
+  ): [number, number] => [
+    total(definition, process, i, from, to, fair) + again(i, from, to),
+    scattered(definition, process, i, from, to, fair),
+  ]
   const totals = (from: Sums, to: Sums) =>
     processes.map((process, i) => Math.max(...both(process, i, from, to)))
   // What was at work here and there says nothing of values that fit.
@@ -114,6 +112,11 @@ export function comparison(
     ofRun?: Rivals,
   ): Lift => {
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
+    const missing = new Map<number, number>()
+    const against = (lost: number) => {
+      if (!missing.has(lost)) missing.set(lost, lengthsMissing(space, lost, short))
+      return missing.get(lost)!
+    }
     // Whether the rows were cut short, where that suits them better than having lost zeros.
     let cut: number | undefined
     const wereCut = () =>
@@ -122,9 +125,8 @@ export function comparison(
       const i = place.get(id)
       if (i === undefined) return 0
       const { lost } = processes[i]!
-      const against = lost === undefined || alike ? 0 : lengthsMissing(space, lost, short)
       const own = Math.max(
-        (sums[i]! - base) / UNIT - against,
+        (sums[i]! - base) / UNIT - (lost === undefined || alike ? 0 : against(lost)),
         inPart(i, from, to),
         among[i] || -Infinity,
       )

@@ -1,7 +1,8 @@
 // Values of several widths that lost characters: those of the narrowest do not fit any more, what is left of the others does.
 
 import { describe, expect, test } from 'vitest'
-import { columnEvidence, columnRuns, identifier, judge, type Judgement } from 'sornak'
+import { columnEvidence, columnRuns, identifier, judge, spaceOf, type Judgement } from 'sornak'
+import { lengthsMissing, widestMissing } from '../../src/inspect/cut-widths.js'
 
 const tickets = identifier({ stored: '{4..6}' })
 
@@ -94,5 +95,40 @@ test('a few mistyped values leave the others alone', () => {
   const after = judged(seen)
   seen.forEach((text, row) => {
     if (text.length > 3) expect(after[row]!.verdict, text).toBe('intact')
+  })
+})
+
+describe('mixtures of widths are as likely as each other (Laplace)', () => {
+  const space = spaceOf(tickets)
+  const factorial = (n: number): number => (n < 2 ? 1 : n * factorial(n - 1))
+
+  test.each([0, 1, 5, 40])('none of %i values has the widest width', (fits) => {
+    // One character from {4..6} never leaves six, two leave neither five nor six.
+    expect(2 ** -widestMissing(space, 1, fits)).toBeCloseTo(2 / (fits + 2), 12)
+    const both = 2 / ((fits + 1) * (fits + 2))
+    expect(2 ** -widestMissing(space, 2, fits)).toBeCloseTo(both, 12)
+  })
+
+  test.each([
+    [0, 0, 5],
+    [2, 0, 1],
+    [3, 4, 5],
+  ])('%i, %i and %i values of one, two and three characters', (...counts) => {
+    const values = counts.map((count, i) => ({ digits: '417'.slice(0, i + 1), count }))
+    const group = {
+      values,
+      share: 1,
+      printed: false,
+      clean: undefined,
+      between: undefined,
+      negatives: false,
+      scattered: false,
+    }
+    const all = counts.reduce((sum, count) => sum + count, 0)
+    const rows = counts.map(factorial).reduce((product, one) => product * one)
+    const chance = (2 * rows) / factorial(all + 2)
+    expect(2 ** -lengthsMissing(space, 3, group)).toBeCloseTo(chance, 12)
+    // One character leaves three of them, and no other length.
+    expect(lengthsMissing(space, 1, group)).toBe(0)
   })
 })

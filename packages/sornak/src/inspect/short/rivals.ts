@@ -67,7 +67,11 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
         const fits = still ? (story.clean?.(clean, share) ?? 0) : 0
         return evidence(space, story, values, group) - base! + stake + fits
       })
-      const best = told && Math.max(...told)
+      // Where neither could leave such digits there is nothing to tell.
+      const best = told?.reduce<number | undefined>(
+        (most, one) => (Number.isNaN(one) ? most : Math.max(most ?? -Infinity, one)),
+        undefined,
+      )
       known.set(process, best === undefined ? best : best + beyondValues(process, best))
     }
     return known.get(process)

@@ -18,13 +18,17 @@ export function rivalsOfWidths(
   values: ShortGroup['values'],
 ): (process: string) => number | undefined {
   const alike = allAlike(spaceOf(definition), group)
-  let octal: number | undefined
-  return (process) => {
-    if (process === READ_OCTAL) return (octal ??= readOctal(definition, values))
+  const tell = (process: string): number | undefined => {
+    if (process === READ_OCTAL) return readOctal(definition, values)
     if (process.startsWith('cut-short')) return alike ? ofColumn(TOGETHER.cutShort) : undefined
     const type = INTEGER_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
     const told = type ? belowLimit(values, type.max.toString()) : 0
     return told > 0 ? told : undefined
+  }
+  const known = new Map<string, number | undefined>()
+  return (process) => {
+    if (!known.has(process)) known.set(process, tell(process))
+    return known.get(process)
   }
 }
 
@@ -56,7 +60,9 @@ const FEW_BOUNDED = 8
 
 // Numbers with as many digits as a limit, none beyond it: spread evenly below it, rather than over starts of their own.
 function belowLimit(values: ShortGroup['values'], limit: string): number {
-  const longest = values.filter(({ digits }) => digits.length >= limit.length)
+  const longest = values.filter(
+    ({ digits }) => /^[1-9]/.test(digits) && digits.length >= limit.length,
+  )
   if (longest.some(({ digits }) => digits.length > limit.length || digits > limit)) return 0
   const rows = longest.reduce((sum, { count }) => sum + count, 0)
   if (rows < FEW_BOUNDED) return 0
