@@ -51,7 +51,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     if (!alike && id.startsWith('octal')) return false
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
-    return evenly[i]! && isEven(process, i, from, to, all)
+    return evenly[i]! && isEven(process, i, from, to, { all, alike })
   }
   const everywhere = processes.map((process, i) => between(process, i, nothing, all))
   return {
@@ -69,7 +69,13 @@ const SIGNED = INTEGER_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped $
 
 // Columns are seldom even. That all values lie below a limit says something only where they come up to
 // it; that short ones do, only where wider ones stand between them.
-function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, all: Sums): boolean {
+function isEven(
+  { id, max, nearly }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  { all, alike }: { readonly all: Sums; readonly alike: boolean },
+): boolean {
   if (id.startsWith('cut-short')) {
     // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
     // or there are clean values, and none of them starts with the zeros that would have been lost.
@@ -83,10 +89,11 @@ function isEven({ id, max, nearly }: Process, i: number, from: Sums, to: Sums, a
   if (nearly === undefined) return true
   const held = to.held[i]! - from.held[i]!
   const near = to.near[i]! - from.near[i]!
-  // One in sixteen is near the limit; of few it may be one or none by chance.
+  // One in sixteen is near the limit; of few it may be less by chance. Where values have several widths, many lie below
+  // it as they are.
   const usual = held / 16
-  if (max !== undefined)
-    return held >= 32 && near > 0 && (near * 2 >= usual || near >= usual - 2 * Math.sqrt(usual))
+  const least = alike ? Math.min(usual / 2, usual - 2 * Math.sqrt(usual)) : usual / 2
+  if (max !== undefined) return held >= 32 && near > 0 && near >= least
   const short = to.short - from.short
   const between = short >= 3 && to.wide - from.wide >= 4 * short
   // What stops at an 8 or 9 leaves short numbers of any length.
