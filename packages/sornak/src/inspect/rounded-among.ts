@@ -3,9 +3,7 @@
 
 import type { EvidenceState } from './column-evidence.js'
 import { IN, OUT, UNIT, type Process } from './processes.js'
-
-/** Of fewer values it is chance. */
-const FEW = 8
+import { RUN_BITS } from './weights.js'
 
 /** Bits that the values that fit say for a rounding of some of them; 0 where they say nothing. */
 export function roundedAmong(
@@ -15,12 +13,14 @@ export function roundedAmong(
 ): number {
   const some = could[i]!
   const all = sums.fits - untouched[i]!
-  if (!rounds || some < FEW) return 0
+  if (!rounds || some === 0) return 0
   // How likely it is of a value by itself: what each of them said, on the average.
   const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
   const chance = 2 ** (-said / UNIT / some)
   const share = some / all
   if (share <= chance) return 0
   const others = share < 1 ? (all - some) * Math.log2((1 - share) / (1 - chance)) : 0
-  return Math.max(0, some * Math.log2(share / chance) + others - Math.log2(all) / 2)
+  const bits = some * Math.log2(share / chance) + others
+  // It has to be worth as much as a run.
+  return bits > RUN_BITS ? bits : 0
 }
