@@ -134,9 +134,12 @@ export function comparison(
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
       const rival = ofShort(id, ofRun)
-      // Where no story is told of short values, all that can be said for octal digits is that they are no less likely.
+      // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
+      // unless there are many that lost zeros do not explain.
       if (rival === undefined)
-        return id.startsWith('octal') ? Math.min(most, -Math.log2(prior(id))) : most
+        return id.startsWith('octal') && most <= RUN_BITS
+          ? Math.min(most, -Math.log2(prior(id)))
+          : most
       // Such evidence takes away certainty, and gives none.
       const octal = id.startsWith('octal')
       const told = octal ? rival - wereCut() : rival
