@@ -3,7 +3,8 @@
 
 import { availableParallelism } from 'node:os'
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads'
-import { columnEvidence, columnRuns, fit, judge } from '../packages/sornak/dist/index.js'
+import { machineOf } from '../packages/sornak/dist/identifier/machine.js'
+import { columnEvidence, columnRuns, fit, judge, spaceOf } from '../packages/sornak/dist/index.js'
 
 /** A source of random numbers (Lehmer's, modulus 2^31 - 1): the same for the same start. */
 export function randomFrom(start) {
@@ -11,6 +12,41 @@ export function randomFrom(start) {
   const below = (limit) => (state = (state * 48271) % 2147483647) % limit
   const digits = (count) => Array.from({ length: count }, () => `${below(10)}`).join('')
   return { below, digits }
+}
+
+/**
+ * Made-up values that fit a definition, one a call: each width and shape is as likely as any other, and so is each
+ * value of one.
+ */
+export function valuesOf(definition, random) {
+  const machines = spaceOf(definition).layouts.map((layout) =>
+    machineOf(definition, layout, () => true),
+  )
+  const possible = machines.filter((machine) => machine.endings(machine.start) > 0n)
+  // A place in a list of so many, to six digits.
+  const among = (count) => (BigInt(random(1_000_000)) * count) / 1_000_000n
+  return () => {
+    for (;;) {
+      const machine = possible[random(possible.length)]
+      let node = machine.start
+      let text = ''
+      for (const alphabet of machine.alphabet) {
+        let left = among(machine.endings(node))
+        for (const code of alphabet) {
+          const to = machine.step(node, code)
+          const count = to ? machine.endings(to) : 0n
+          if (left < count) {
+            node = to
+            text += String.fromCharCode(code)
+            break
+          }
+          left -= count
+        }
+      }
+      // A rule that the automaton cannot follow is left.
+      if (fit(definition, text).ok) return text
+    }
+  }
 }
 
 /** The values of a column under a definition: both passes. */

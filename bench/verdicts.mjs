@@ -6,14 +6,16 @@
 //   node bench/verdicts.mjs --json     the figures, for the tests; --every=5 for a fifth of the cases
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not; --only=TEXT for some cases
+//   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above
 
 import { readFileSync } from 'node:fs'
-import { fit, identifier, spaceOf } from '../packages/sornak/dist/index.js'
-import { inThreads, judgedColumn } from './columns.mjs'
+import { fit, identifier } from '../packages/sornak/dist/index.js'
+import { inThreads, judgedColumn, valuesOf } from './columns.mjs'
 
-const path = new URL('../packages/sornak/test/fixtures/conversions.json', import.meta.url)
-const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
 const asked = new Set(process.argv.slice(2))
+const file = asked.has('--catalog') ? 'catalog-conversions.json' : 'conversions.json'
+const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
+const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
 const only = process.argv.find((word) => word.startsWith('--only='))?.slice(7)
 
 let seed = 20261
@@ -27,23 +29,6 @@ const UNEVEN = {
   phone: () => `${2 + random(8)}${digits(9)}`,
   pass: () => `${1 + random(8)}${digits(18)}`,
   mobile: () => `07700900${digits(3)}`,
-}
-
-/** A made-up value that fits, drawn by its positions. */
-function clean(definition) {
-  const uneven = UNEVEN[definition.key]
-  if (uneven) return uneven()
-  const { layouts } = spaceOf(definition)
-  for (;;) {
-    const { places } = layouts[random(layouts.length)]
-    const codes = places.map(({ chars }) => chars[random(chars.length)])
-    for (let last = 0; last < 10; last++) {
-      const text = String.fromCharCode(...codes)
-      if (fit(definition, text).ok) return text
-      const end = codes.length - 1
-      codes[end] = places[end].chars[last % places[end].chars.length]
-    }
-  }
 }
 
 const SCENES = {
@@ -91,6 +76,7 @@ function measure({ identifier: name, conversion, seen }) {
   const at = (...keys) => figuresIn(table, keys.join('|'))
   const { source, originals } = identifiers[name]
   const definition = identifier(source, name)
+  const clean = UNEVEN[name] ?? valuesOf(definition, random)
   const fits = (text) => fit(definition, text).ok
   const damaged = originals.map((original, i) => ({
     original,
@@ -99,7 +85,7 @@ function measure({ identifier: name, conversion, seen }) {
   }))
   for (const [scene, build] of Object.entries(SCENES)) {
     const rows = build(damaged, () => {
-      const text = clean(definition)
+      const text = clean()
       return { original: text, seen: text, real: false }
     })
     const { judgedAt } = judgedColumn(

@@ -82,10 +82,10 @@ export function singlePrinted(value: bigint): bigint | undefined {
   return value === double || isShortest(value, double, BINARY64) ? double : undefined
 }
 
-/** The integer of few digits that a binary64 number was made from, where that number is printed. */
+/** The integer of few digits that a binary64 number was made from, where that number is printed; it may be the number. */
 export function decimalBehind(value: bigint, keep: number): bigint | undefined {
   const decimal = toSignificant(value, keep, 'rounded')
-  return decimal !== value && nearestFloat(decimal, BINARY64) === value ? decimal : undefined
+  return nearestFloat(decimal, BINARY64) === value ? decimal : undefined
 }
 
 function next(float: bigint, { bits }: BinaryFormat): bigint {

@@ -121,6 +121,25 @@ export function machineOf(
   return machine
 }
 
+/** The texts behind a node, with what stands in front of it, ascending; `out` holds `most` of them at the end. */
+export function spell(
+  machine: Machine,
+  node: MachineNode,
+  front: string,
+  most: number,
+  out: string[],
+): void {
+  if (out.length >= most || machine.endings(node) === 0n) return
+  if (node.at === machine.length) {
+    out.push(front)
+    return
+  }
+  for (const code of machine.alphabet[node.at] ?? []) {
+    const to = machine.step(node, code)
+    if (to) spell(machine, to, front + String.fromCharCode(code), most, out)
+  }
+}
+
 function narrow(tight: Tight, { low, high }: TextRange, i: number, code: number): Tight {
   if (tight === 0 || tight === 4) return tight
   const l = low.charCodeAt(i)

@@ -1,7 +1,7 @@
 // Values of a definition that start or end with given text, and those that leave a given rest: counted by
 // the same automata as intervals, listed only while they are few.
 
-import { machineOf, type Machine, type MachineNode } from './machine.js'
+import { machineOf, spell, type Machine, type MachineNode } from './machine.js'
 import { remembered } from './remembered.js'
 import type { Space, Tally } from './space.js'
 
@@ -85,33 +85,56 @@ const isLonger = ({ length }: Machine, text: string, width = length) =>
   length > text.length && length === width
 
 /**
- * The values of digits, from `from` on, that leave `rest` when divided by `modulus`; and `same`, a value
- * that is taken in beside them.
+ * The values of digits, or with a number in front, from `from` on, that leave `rest` when divided by `modulus`; and
+ * `same`, one that is taken in beside them.
  */
 export function leaving(
   space: Space,
   { rest, modulus, from }: { rest: bigint; modulus: bigint; from: bigint },
   same: bigint | undefined,
 ): Subset {
-  const last = 10n ** BigInt(space.widest) - 1n
+  const { fronts } = space
+  const last = 10n ** BigInt(fronts ? (space.widths.at(-1) ?? 0) : space.widest) - 1n
   const first = from + ((((rest - from) % modulus) + modulus) % modulus)
   const steps = first > last ? 0n : (last - first) / modulus + 1n
   let texts: string[] | undefined
-  const listed = () => {
+  const read = () => {
     if (texts) return texts
     texts = same === undefined ? [] : space.list(same, same, 16)
     for (let value = first; value <= last; value += modulus) texts.push(...reading(space, value))
     return texts
   }
+  let behind: bigint | undefined
+  const inFront = () => {
+    if (behind !== undefined) return behind
+    behind = same === undefined ? 0n : fronts!.count(same, same).count
+    for (let value = first; value <= last; value += modulus)
+      behind += fronts!.count(value, value).count
+    return behind
+  }
   const few = steps <= MOST_STEPS
-  return {
-    bound: steps + (same === undefined ? 0n : 1n),
+  const count = () => {
+    if (few) return BigInt(read().length) + (fronts ? inFront() : 0n)
     // Of more there are about as many as there are steps, thinned like all values.
+    const all = space.count(first, last).count + (fronts?.count(first, last).count ?? 0n)
+    return all / modulus + 1n
+  }
+  return {
+    get bound() {
+      return (fronts ? count() : steps) + (same === undefined ? 0n : 1n)
+    },
     get count() {
-      return few ? BigInt(listed().length) : space.count(first, last).count / modulus + 1n
+      return count()
     },
     exact: few,
-    list: (most) => (few ? listed().slice(0, most) : []),
+    list(most) {
+      if (!few) return []
+      const out = read().slice(0, most)
+      if (fronts && same !== undefined) out.push(...fronts.list(same, same, most - out.length))
+      for (let value = first; fronts && value <= last && out.length < most; value += modulus)
+        out.push(...fronts.list(value, value, most - out.length))
+      return out
+    },
   }
 }
 
@@ -156,22 +179,4 @@ function frontsOf(machine: Machine, length: number): ReadonlyMap<MachineNode, bi
     known.push(next)
   }
   return known[length]!
-}
-
-function spell(
-  machine: Machine,
-  node: MachineNode,
-  front: string,
-  most: number,
-  out: string[],
-): void {
-  if (out.length >= most || machine.endings(node) === 0n) return
-  if (node.at === machine.length) {
-    out.push(front)
-    return
-  }
-  for (const code of machine.alphabet[node.at] ?? []) {
-    const to = machine.step(node, code)
-    if (to) spell(machine, to, front + String.fromCharCode(code), most, out)
-  }
 }

@@ -3,7 +3,7 @@
 
 import type { Definition } from './definition.js'
 import { layoutsOf, type Layout } from './layout.js'
-import { machineOf, type Machine, type MachineNode } from './machine.js'
+import { machineOf, spell, type Machine, type MachineNode } from './machine.js'
 
 export interface Tally {
   readonly count: bigint
@@ -11,7 +11,15 @@ export interface Tally {
   readonly exact: boolean
 }
 
-export interface Space {
+/** Values by the integer that they read as. */
+export interface Numbers {
+  /** How many values read as an integer in the interval, both ends included. */
+  count(low: bigint, high: bigint): Tally
+  /** Their texts in ascending order, `most` at the most. */
+  list(low: bigint, high: bigint, most: number): string[]
+}
+
+export interface Space extends Numbers {
   readonly definition: Definition
   readonly layouts: readonly Layout[]
   /** How many characters a value has: each number once, the smallest first. */
@@ -20,10 +28,11 @@ export interface Space {
   readonly integers: Tally
   /** Digits of the widest of them; 0 where there are none. */
   readonly widest: number
-  /** How many values read as an integer in the interval, both ends included. */
-  count(low: bigint, high: bigint): Tally
-  /** Their texts in ascending order, `most` at the most. */
-  list(low: bigint, high: bigint, most: number): string[]
+  /**
+   * Values that start with a number and go on with something else, by that number: it is what a reader leaves that
+   * stops at the first character that is no digit. Undefined where there are none.
+   */
+  readonly fronts: Numbers | undefined
 }
 
 const spaces = new WeakMap<Definition, Space>()
@@ -43,7 +52,7 @@ export function spaceOf(definition: Definition): Space {
 interface Digits {
   readonly machine: Machine
   readonly first: MachineNode
-  /** Places of digits; a leading `+` stands before them. */
+  /** Places of digits; a leading `+` stands before them, and others may follow. */
   readonly width: number
   readonly prefix: string
   /** Where zeros are padding, each key belongs to one width only: the narrowest that holds it. */
@@ -62,26 +71,40 @@ function make(definition: Definition): Space {
       if (narrower) digits[i] = { ...one, least: 10n ** BigInt(narrower.width) }
     })
   }
-  const exact = complete && digits.every(({ machine }) => machine.exact)
-  const count = (low: bigint, high: bigint): Tally => {
-    let sum = 0n
-    for (const one of digits) {
-      const from = low > one.least ? low : one.least
-      if (from <= high) sum += between(one, from, high)
-    }
-    return { count: sum, exact }
-  }
+  const numbers = numbersOf(digits, complete)
   const most = digits.reduce((width, one) => Math.max(width, one.width), 0)
   let integers: Tally | undefined
+  let fronts: Numbers | 'none' | undefined
   return {
     definition,
     layouts,
     widths: [...new Set(layouts.map(({ places }) => places.length))],
     widest: most,
     get integers() {
-      return (integers ??= count(0n, 10n ** BigInt(most)))
+      return (integers ??= numbers.count(0n, 10n ** BigInt(most)))
     },
-    count,
+    get fronts() {
+      if (!fronts) {
+        const found = layouts.flatMap((layout) => frontsOf(definition, layout))
+        fronts = found.length ? numbersOf(found, complete) : 'none'
+      }
+      return fronts === 'none' ? undefined : fronts
+    },
+    ...numbers,
+  }
+}
+
+function numbersOf(digits: readonly Digits[], complete: boolean): Numbers {
+  const exact = complete && digits.every(({ machine }) => machine.exact)
+  return {
+    count(low, high) {
+      let sum = 0n
+      for (const one of digits) {
+        const from = low > one.least ? low : one.least
+        if (from <= high) sum += between(one, from, high)
+      }
+      return { count: sum, exact }
+    },
     list(low, high, limit) {
       const out: { value: bigint; text: string }[] = []
       for (const one of digits) {
@@ -107,6 +130,26 @@ function digitsOf(definition: Definition, layout: Layout): Digits[] {
   return [{ machine, first, width, prefix: plus ? '+' : '', least: 0n }]
 }
 
+// For each width of a number in front those values that have it there, and no digit behind it.
+function frontsOf(definition: Definition, { places: all, parts }: Layout): Digits[] {
+  // Places of one slot are the same object: here each is one of its own.
+  const places = all.map((place) => ({ ...place }))
+  const layout = { places, parts }
+  const found: Digits[] = []
+  for (let width = 1; width < places.length; width++) {
+    if (!places[width - 1]!.chars.some(isDigit)) break
+    const stop = places[width]!
+    if (stop.chars.every(isDigit)) continue
+    const numeric = new Set(places.slice(0, width))
+    const machine = machineOf(definition, layout, (code, place) =>
+      numeric.has(place) ? isDigit(code) : place !== stop || !isDigit(code),
+    )
+    const first = machine.start
+    if (machine.endings(first) > 0n) found.push({ machine, first, width, prefix: '', least: 0n })
+  }
+  return found
+}
+
 // How many values of this width lie between two bounds, both included: down the digits that the bounds share, then
 // down each of them.
 function between({ machine, first, width }: Digits, low: bigint, high: bigint): bigint {
@@ -120,7 +163,7 @@ function between({ machine, first, width }: Digits, low: bigint, high: bigint): 
     node = machine.step(node, from.charCodeAt(i))
     if (!node) return 0n
   }
-  if (i === width) return 1n
+  if (i === width) return machine.endings(node)
   const [least, most] = [from.charCodeAt(i) - 48, to.charCodeAt(i) - 48]
   const sums = sumsOf(machine, node)
   const inside = sums[most]! - sums[least + 1]!
@@ -144,7 +187,7 @@ function beside(
     sum += above ? sums[10]! - sums[digit + 1]! : sums[digit]!
     node = machine.step(node, digit + 48)
   }
-  return node ? sum + 1n : sum
+  return node ? sum + machine.endings(node) : sum
 }
 
 // For each digit, and for one beyond 9, how many endings of a node start with a smaller one.
@@ -175,8 +218,10 @@ function collect(
     if (left <= 0 || machine.endings(node) === 0n) return
     const i = text.length
     if (i === width) {
-      out.push({ value: BigInt(text), text: one.prefix + text })
-      left--
+      const texts: string[] = []
+      spell(machine, node, one.prefix + text, left, texts)
+      for (const whole of texts) out.push({ value: BigInt(text), text: whole })
+      left -= texts.length
       return
     }
     const from = onLow ? lowText.charCodeAt(i) : 48

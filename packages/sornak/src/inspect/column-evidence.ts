@@ -1,7 +1,9 @@
 // What the rows of a column say together: for each process the runs of rows that speak for it, and how
 // the processes compare over such a run. The state of two parts joins into that of the whole.
 
+import { FIFTEEN } from '../channel/fifteen-digits.js'
 import { integerOf, numberTexts, plainDigits } from '../channel/number-text.js'
+import { unscaled } from '../channel/scaled.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
@@ -55,6 +57,8 @@ export interface Sums {
   readonly digits: readonly number[]
   /** How many long numbers stand without an exponent, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
+  /** Those of them that end in a row of zeros, as a shortened one does. */
+  readonly ending: readonly number[]
   /**
    * For each process that rounds, values that fit and it could have printed: how many new ones, those that go on from the
    * last counted twice; and what those that repeat it would say if others did not, in 1/256 bit.
@@ -142,6 +146,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const readsExtra = copy(sums?.readsExtra)
   const digits = sums ? [...sums.digits] : Array<number>(MOST_DIGITS + 1).fill(0)
   const plain = sums ? [...sums.plain] : Array<number>(MOST_DIGITS + 1).fill(0)
+  const ending = sums ? [...sums.ending] : Array<number>(MOST_DIGITS + 1).fill(0)
   const fresh = copy(sums?.fresh)
   const again = copy(sums?.again)
   const held = copy(sums?.held)
@@ -216,6 +221,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       readsExtra: [...readsExtra],
       digits: [...digits],
       plain: [...plain],
+      ending: [...ending],
       fresh: [...fresh],
       again: [...again],
       held: [...held],
@@ -411,8 +417,13 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (front !== undefined && found.has(index.get('evaluated') ?? -1) && !found.has(front))
       found.set(front, 1n)
     const short = index.get('short-display')
-    // Few digits are no fewer than all there are.
-    if (short !== undefined && found.has(index.get('form exponent')!) && !found.has(short))
+    // Few digits are no fewer than all there are, where these make a value.
+    if (
+      short !== undefined &&
+      found.has(index.get('form exponent')!) &&
+      isRead &&
+      !found.has(short)
+    )
       found.set(short, 1n)
     row(
       [...found.keys()].sort((a, b) => a - b).map((i) => [i, quiet?.get(i) ?? IN] as const),
@@ -426,7 +437,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
           const shown = shownDigits(seen)
           const long = plainDigits(seen)
           if (shown !== undefined) digits[Math.min(MOST_DIGITS, shown)]!++
-          else if (long > 0) plain[Math.min(MOST_DIGITS, long)]!++
+          else if (long > 0) {
+            plain[Math.min(MOST_DIGITS, long)]!++
+            if (long < seen.length) ending[long]!++
+          }
         }
         if (/^0\d+$/.test(seen)) padded++
         if (bare !== undefined && bare.length < space.widest && !stands) {
@@ -483,6 +497,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (!stands && short !== undefined && bare.length < 12 && !found.has(short))
       found.set(short, 1n)
     if (!stands) return quiet
+    // Programs that print fifteen digits print fewer as they are.
+    if (short !== undefined && bare.length >= 12 && bare.length <= FIFTEEN && !found.has(short)) {
+      found.set(short, 1n)
+      quiet.set(short, 0)
+    }
     for (const [i, { id, usual, fits: ask }] of processes.entries())
       if (!ask && usual === 0 && !id.startsWith('form ') && !found.has(i)) {
         found.set(i, 1n)
@@ -648,6 +667,7 @@ function added(a: Sums, b: Sums): Sums {
     readsExtra: sumOf(a.readsExtra, b.readsExtra),
     digits: sumOf(a.digits, b.digits),
     plain: sumOf(a.plain, b.plain),
+    ending: sumOf(a.ending, b.ending),
     fresh: sumOf(a.fresh, b.fresh),
     again: sumOf(a.again, b.again),
     held: sumOf(a.held, b.held),
@@ -675,8 +695,10 @@ function printed(seen: string, space: Space): string | undefined {
   let first: bigint | undefined
   for (const { text } of unmark(seen)) {
     if (/^\d+$/.test(text)) return text
-    for (const number of numberTexts(text)) {
-      const value = number.negative ? undefined : integerOf(number)
+    const values = numberTexts(text).map((number) =>
+      number.negative ? undefined : integerOf(number),
+    )
+    for (const value of [...values, ...unscaled(text).map((one) => one.value)]) {
       if (value === undefined) continue
       if (space.count(value, value).count > 0n) return value.toString()
       first ??= value

@@ -148,9 +148,11 @@ export function comparison(
       const unlikely =
         id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
       if (octal || unlikely) return Math.max(doubt, Math.min(most, told))
-      const bound =
-        id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
-      return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
+      const wrapped = id.startsWith('wrapped') && !signed(id, from, to)
+      // Numbers that octal readers explain better are no likelier to have wrapped for it.
+      const less = wrapped && (ofShort(STOPS, ofRun) ?? -Infinity) > rival ? wereCut() : 0
+      if (wrapped) return Math.max(doubt, most - less + Math.min(0, rival))
+      return Math.max(doubt, id.startsWith('cut-short') ? most + Math.min(0, rival) : most)
     }
   }
   // Rows that were damaged here and there went through several conversions, maybe: a part of those that read as
@@ -281,6 +283,7 @@ const nothingOf = (sums: Sums): Sums => {
     again: zeros,
     digits: sums.digits.map(() => 0),
     plain: sums.plain.map(() => 0),
+    ending: sums.ending.map(() => 0),
     held: zeros,
     near: zeros,
   }
@@ -365,7 +368,8 @@ function prior(id: string): number {
   if (id.startsWith('wrapped')) return TOGETHER.wrapped
   if (id.startsWith('clamped')) return THROUGHOUT
   if (id.startsWith('octal')) return TOGETHER.otherBase
-  if (id.startsWith('cut-short') || id === 'front') return TOGETHER.cutShort
+  if (id.startsWith('cut-short')) return TOGETHER.cutShort
+  if (id === 'front') return TOGETHER.front
   if (id === 'short-display') return EACH.shortPlain
   if (id === 'binary32') return EACH.binary32
   if (id === 'repadded') return EACH.repadded

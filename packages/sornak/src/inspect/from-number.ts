@@ -21,9 +21,9 @@ import { octalTexts } from '../channel/other-base.js'
 import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
-import { leaving, startingWith } from '../identifier/parts-of-space.js'
+import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
-import type { Space } from '../identifier/space.js'
+import type { Numbers, Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -56,6 +56,7 @@ export function fromNumber(
   })
   if (number.negative)
     return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
+  const { fronts } = space
   const found: Bare[] = []
   // A number that is printed has no zeros at the front, unless it was filled up to a narrower width.
   const padded = number.padded && !number.exponent
@@ -67,11 +68,12 @@ export function fromNumber(
     if (space.integers.count > 0n)
       found.push({ ...common, originals: { kind: 'integers', low, high } })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
-    if (!rounded && !padded && mixes(space)) found.push(...asFront(space, low))
+    if (fronts && !padded) found.push(...asFront(space, fronts, { low, high }, common))
     if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
   }
   if (!padded && (!number.exponent || number.power <= 0))
     found.push(...wraps(space, value), ...limits(space, value), ...octals(definition, space, value))
+  if (fronts && value === 0n) found.push(...unread(space, found))
   return found.map(whole)
 }
 
@@ -136,7 +138,7 @@ function readings(number: NumberText, value: bigint): Reading[] {
       'fifteen-digits',
       'fifteen-binary64',
       EACH.fifteenBinary64,
-      fromSignificant(decimal, 10n ** BigInt(digits.length - FIFTEEN), 'rounded'),
+      throughFloat(fromSignificant(decimal, 10n ** BigInt(digits.length - FIFTEEN), 'rounded')),
     )
   if (short) {
     const unit = 10n ** BigInt(number.power)
@@ -218,20 +220,23 @@ const typesFor = remembered(({ widest }: Space) =>
 
 function limits(space: Space, value: bigint): Bare[] {
   if (space.integers.count === 0n) return []
-  return clamped.inverse(value.toString()).flatMap((preimage): Bare[] =>
-    preimage.kind !== 'integers' || space.count(preimage.low, preimage.high).count === 0n
-      ? []
-      : [
-          {
-            originals: preimage,
-            channel: 'clamped',
-            process: `clamped ${preimage.low - 1n}`,
-            finding: 'clamped',
-            weight: TOGETHER.atLimit,
-            per: 'all',
-          },
-        ],
-  )
+  return clamped.inverse(value.toString()).flatMap((preimage): Bare[] => {
+    if (preimage.kind !== 'integers') return []
+    const { low, high } = preimage
+    const common: Omit<Bare, 'originals'> = {
+      channel: 'clamped',
+      process: `clamped ${low - 1n}`,
+      finding: 'clamped',
+      weight: TOGETHER.atLimit,
+      per: 'all',
+    }
+    const { fronts } = space
+    const beyond: Bare[] = []
+    if (space.count(low, high).count > 0n) beyond.push({ ...common, originals: preimage })
+    if (fronts && fronts.count(low, high).count > 0n)
+      beyond.push({ ...common, originals: { kind: 'subset', subset: between(fronts, low, high) } })
+    return beyond
+  })
 }
 
 // A minus before digits that came from somewhere else: a separator, a prefix that was split off.
@@ -261,17 +266,28 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   const fronts = octalTexts(seen).filter((text) => text.length <= space.widest)
   const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
   const fitting = whole.filter((text) => holds(definition, text))
+  // What does not start with a zero is read as it stands.
+  const itself = holds(definition, seen) ? [seen] : []
   const found: Bare[] = []
   if (fitting.length)
-    found.push({ ...common, process: 'octal', originals: { kind: 'texts', texts: fitting } })
-  // A reader that stops at an 8 or 9 leaves what comes before it.
+    found.push({
+      ...common,
+      process: 'octal',
+      originals: { kind: 'texts', texts: [...fitting, ...itself] },
+    })
+  // A reader that stops at an 8 or 9, or at what is no digit, leaves what comes before it.
   const stops = fronts.flatMap((front) => [`${front}8`, `${front}9`])
-  const ends = stops.filter((text) => holds(definition, text))
+  const ends = [
+    ...fitting,
+    ...itself,
+    ...stops.filter((text) => holds(definition, text)),
+    ...fronts.flatMap((front) => behind(space, front)),
+  ]
   const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
-  const count = longer.reduce((sum, one) => sum + one.count, BigInt(fitting.length + ends.length))
-  if (count > 0n) {
+  const count = longer.reduce((sum, one) => sum + one.count, BigInt(ends.length))
+  if (count > BigInt(itself.length)) {
     const list = (most: number) =>
-      [...fitting, ...ends, ...longer.flatMap((one) => one.list(most))].slice(0, most)
+      [...ends, ...longer.flatMap((one) => one.list(most))].slice(0, most)
     const exact = longer.every((one) => one.exact)
     found.push({
       ...common,
@@ -286,9 +302,19 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
     found.push({
       ...common,
       process: 'octal or decimal',
-      originals: { kind: 'texts', texts: [...new Set([...fitting, ...decimal])] },
+      originals: { kind: 'texts', texts: [...new Set([...fitting, ...decimal, ...itself])] },
     })
   return found
+}
+
+/** Values with one number in front that are looked at one by one. */
+const MOST_BEHIND = 64
+
+// Values that start with these digits and go on with something else.
+function behind({ fronts }: Space, digits: string): string[] {
+  const value = BigInt(digits)
+  const found = fronts?.list(value, value, MOST_BEHIND) ?? []
+  return found.filter((text) => text.startsWith(digits) && !/^\d/.test(text.slice(digits.length)))
 }
 
 function asCode(
@@ -314,25 +340,54 @@ function asCode(
   ]
 }
 
-// 3 <- 3E7: a reader that stops at the first character that is no digit.
-function asFront(space: Space, value: bigint): Bare[] {
-  const subset = startingWith(space, value === 0n ? '' : `${value}`)
-  const common = { channel: 'cut-short', process: 'front', finding: 'cut-short' } as const
-  if (subset.count === 0n) return []
-  // Nothing at the front could be read: a program that gives zero then gives it for any value.
-  const weight = value === 0n ? TOGETHER.unread : TOGETHER.cutShort
-  return [{ ...common, originals: { kind: 'subset', subset }, weight, per: 'all' }]
+// 3 <- 3E7: a reader that stops at the first character that is no digit. What it has read is a number like any other:
+// it may be all there was, and may have been rounded as those around it were.
+function asFront(
+  space: Space,
+  fronts: Numbers,
+  { low, high }: Interval,
+  common: Omit<Bare, 'originals'>,
+): Bare[] {
+  const subset = between(fronts, low, high)
+  const stopped: Bare = {
+    ...common,
+    channel: 'cut-short',
+    finding: 'cut-short',
+    originals: { kind: 'subset', subset },
+  }
+  if (low < high) return [{ ...stopped, weight: common.weight / behindEach(space) }]
+  const all = { process: 'front', weight: TOGETHER.front, per: 'all' } as const
+  if (space.integers.count === 0n) return subset.count === 0n ? [] : [{ ...stopped, ...all }]
+  return [
+    { ...stopped, ...all },
+    { ...common, ...all, originals: { kind: 'integers', low, high } },
+  ]
 }
 
-// Whether values have digits in front of other characters.
-const mixes = remembered(({ layouts }: Space) => {
-  const digit = (codes: readonly number[]) => codes.some((code) => code >= 48 && code <= 57)
-  return layouts.some(
-    ({ places }) =>
-      digit(places[0]!.chars) &&
-      places.some(({ chars }) => chars.some((code) => code < 48 || code > 57)),
-  )
+// Numbers of one width are as likely as those of another, however much may stand behind them.
+const behindEach = remembered(({ fronts, widest }: Space): number => {
+  const all = fronts?.count(0n, 10n ** BigInt(widest) - 1n).count ?? 0n
+  return Math.max(1, Number(all) / 10 ** widest)
 })
+
+function between(numbers: Numbers, low: bigint, high: bigint): Subset {
+  const { count, exact } = numbers.count(low, high)
+  return { count, bound: count, exact, list: (most) => numbers.list(low, high, most) }
+}
+
+// Nothing at the front could be read: a program that gives zero then gives it for any value, whatever it does to numbers.
+function unread(space: Space, found: readonly Bare[]): Bare[] {
+  const subset = startingWith(space, '')
+  const common = { channel: 'cut-short', finding: 'cut-short', per: 'all' } as const
+  const processes = new Map(found.map(({ process, weight }) => [process, weight]))
+  processes.set('front', TOGETHER.unread)
+  return [...processes].map(([process, weight]) => ({
+    ...common,
+    process,
+    weight,
+    originals: { kind: 'subset', subset },
+  }))
+}
 
 // A display form that was read as a number: its plus sign and leading zeros went first.
 function asDisplayedNumber(definition: Definition, value: bigint, channel: string): Bare[] {

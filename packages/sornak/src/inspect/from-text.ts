@@ -191,7 +191,10 @@ function asSum(definition: Definition, text: string, marks: readonly FindingCode
         continue
       }
       const [first, operator, second] = [Number(runs[1]), runs[2], Number(runs[3])]
-      if (first > 4) continue
+      if (first > 4) {
+        if (operator === '-') many += differences(first, second, sum.value)
+        continue
+      }
       for (let a = 0n; a < 10n ** BigInt(first); a++) {
         const b = second <= 6 ? otherRun(a, operator!, sum.value) : undefined
         if (b === undefined || b < 0n || `${b}`.length > second) continue
@@ -214,6 +217,15 @@ function asSum(definition: Definition, text: string, marks: readonly FindingCode
       },
     })
   return found
+}
+
+// How many a - b come to the value, at most: where zeros at the front make it octal, either may be read so.
+function differences(first: number, second: number, value: string): bigint {
+  if (value.includes('.')) return 0n
+  const [most, least] = [10n ** BigInt(first), -(10n ** BigInt(second))]
+  const sum = BigInt(value)
+  if (sum <= least || sum >= most) return 0n
+  return 2n * (first < second ? most : -least)
 }
 
 // How many a - b - c come to the value, at most: the first run follows from the other two.

@@ -41,7 +41,8 @@ export function total(
     return flat + (fair ? more(id, i, from, to) : 0) + missing - apart(hits, fits)
   }
   if (!fair) return flat
-  if (id === 'short-display') return flat + more(id, i, from, to) - dropped(from.digits, to.digits)
+  if (id === 'short-display')
+    return flat + more(id, i, from, to) - fewerDigits(from.digits, to.digits)
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + more(id, i, from, to) + narrow * (to.short - from.short)
 }
@@ -76,17 +77,23 @@ function passedBy({ id, rounds }: Process, i: number, from: Sums, to: Sums): boo
 // What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where
 // its neighbours stand with all their digits.
 const more = (id: string, i: number, from: Sums, to: Sums): number =>
-  to.extra[i]! - from.extra[i]! - (id === 'short-display' ? dropped(from.plain, to.plain) : 0)
+  to.extra[i]! -
+  from.extra[i]! -
+  (id === 'short-display'
+    ? fewerDigits(from.ending, to.ending, usualDigits(from.plain, to.plain))
+    : 0)
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
 // neighbours, and not to fewer.
-function dropped(from: readonly number[], to: readonly number[]): number {
-  const usual = usualDigits(from, to)
-  return to.reduce((sum, count, k) => {
+const fewerDigits = (
+  from: readonly number[],
+  to: readonly number[],
+  usual = usualDigits(from, to),
+): number =>
+  to.reduce((sum, count, k) => {
     const fewer = Math.max(0, usual - k)
     return sum + (count - from[k]!) * fewer * Math.log2(10) * UNIT
   }, 0)
-}
 
 // The most digits that one in twenty stands with.
 export function usualDigits(from: readonly number[], to: readonly number[], least = 0): number {

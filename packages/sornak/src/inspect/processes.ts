@@ -86,8 +86,10 @@ export function processesOf(definition: Definition): Process[] {
   const { widths } = space
   for (let lost = 1; lost < Math.min(widths.at(-1) ?? 0, 25); lost++)
     list.push(cutShort(lost, widths))
-  list.push(never('front'))
-  if (space.integers.count === 0n) return list
+  const { fronts, integers } = space
+  if (fronts)
+    list.push(integers.count > 0n ? { id: 'front', usual: 0, fits: unlessBare } : never('front'))
+  if (integers.count === 0n) return list
   const nearly = (8n ** BigInt(widest - 1) * 3n) / 4n
   list.push(
     { id: 'number-read', usual: 0, fits: unlessZero },
@@ -117,6 +119,13 @@ const leadingZero = (bytes: Uint8Array, start: number, end: number) =>
 
 function unlessZero(bytes: Uint8Array, start: number, end: number): number {
   return leadingZero(bytes, start, end) ? OUT : 0
+}
+
+// A reader that stops at the first character that is no digit leaves digits alone, and nothing else.
+function unlessBare(bytes: Uint8Array, start: number, end: number): number {
+  if (leadingZero(bytes, start, end)) return OUT
+  for (let at = start; at < end; at++) if (bytes[at]! < 48 || bytes[at]! > 57) return OUT
+  return 0
 }
 
 // A reader of octal digits leaves 0891 alone.
@@ -320,10 +329,6 @@ const behind: Image = {
     if (lost <= 0) return undefined
     const digits = end - start
     if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
-    if (digits <= 16 && compare(bytes, start, end, '9007199254740992') < 0) {
-      for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
-      return undefined
-    }
     const value = valueOf(bytes, start, end)
     const decimal = decimalBehind(value, FIFTEEN)
     return decimal === undefined ? 'out' : fromSignificant(decimal, 10n ** BigInt(lost), 'rounded')

@@ -150,9 +150,9 @@ function weighted(
   })
   const mass = every.reduce((sum, { all }) => sum + all, 0)
   hypotheses.forEach((by, i) => {
-    const { originals } = by
+    const { originals, per } = by
     if (originals.kind !== 'subset') return
-    const all = scaled[i]!
+    const all = scaled[i]! * (per === 'original' ? Number(originals.subset.count) : 1)
     // What is left out anyway need not be counted.
     const small = all * MOST_USUAL < mass * (1 - MEND_ODDS)
     const count = small ? 1 : Number(originals.subset.count)

@@ -1,10 +1,13 @@
 // Short digits of a definition of several widths: what else than lost zeros explains them as well.
 
 import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import { octalTexts } from '../../channel/other-base.js'
 import type { Definition } from '../../identifier/definition.js'
+import { startingWith } from '../../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Originals } from '../hypothesis.js'
 import { hypotheses } from '../originals.js'
+import { STOPS } from '../processes.js'
 import { bitsOf } from '../spread.js'
 import { MOST_AT_STAKE, ROW_BITS, TOGETHER } from '../weights.js'
 import { allAlike } from './alike.js'
@@ -19,7 +22,7 @@ export function rivalsOfWidths(
 ): (process: string) => number | undefined {
   const alike = allAlike(spaceOf(definition), group)
   const tell = (process: string): number | undefined => {
-    if (process === READ_OCTAL) return readOctal(definition, values)
+    if (process === READ_OCTAL || process === STOPS) return readOctal(definition, values, process)
     if (process.startsWith('cut-short')) return alike ? ofColumn(TOGETHER.cutShort) : undefined
     const type = INTEGER_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
     const told = type ? belowLimit(values, type.max.toString()) : 0
@@ -35,7 +38,11 @@ export function rivalsOfWidths(
 const READ_OCTAL = 'octal or decimal'
 
 // Of what was read as octal only few values have no 8 or 9 in them; of what is left of others, many have none.
-function readOctal(definition: Definition, values: ShortGroup['values']): number {
+function readOctal(
+  definition: Definition,
+  values: ShortGroup['values'],
+  process: typeof READ_OCTAL | typeof STOPS,
+): number {
   const space = spaceOf(definition)
   let bits = 0
   let rows = 0
@@ -47,12 +54,25 @@ function readOctal(definition: Definition, values: ShortGroup['values']): number
           own === process ? textsOf(space, originals) : [],
         ),
       )
-    const [octal, lost] = [chance(READ_OCTAL), chance('number-read')]
+    const lost = chance('number-read')
+    const octal = process === STOPS ? stopped(space, digits) : chance(process)
     if (octal === 0 && lost === 0) continue
     rows += count
     bits += count * Math.max(-ROW_BITS, Math.min(ROW_BITS, Math.log2(octal / lost)))
   }
   return bits + Math.log2(Math.max(1, Math.min(MOST_AT_STAKE, rows)))
+}
+
+// What has no 8 or 9 in it is read to its end; of the rest what stands before the first of them.
+function stopped(space: Space, digits: string): number {
+  let sum = 0
+  for (const front of octalTexts(digits)) {
+    if (space.widths.includes(front.length)) sum += 10 ** -front.length
+    for (const width of space.widths)
+      for (const digit of ['8', '9'])
+        if (startingWith(space, front + digit, width).count > 0n) sum += 10 ** -(front.length + 1)
+  }
+  return sum
 }
 
 /** Of fewer rows it is chance where the largest lies. */
