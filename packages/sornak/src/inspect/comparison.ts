@@ -7,7 +7,7 @@ import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
 import { lengthsMissing } from './cut-widths.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
+import { fewerDigits, isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
@@ -134,25 +134,23 @@ export function comparison(
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
       const rival = ofShort(id, ofRun)
+      const octal = id.startsWith('octal')
       // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
       // unless there are many that lost zeros do not explain.
-      if (rival === undefined)
-        return id.startsWith('octal') && most <= RUN_BITS
-          ? Math.min(most, -Math.log2(prior(id)))
-          : most
+      const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
+      if (rival === undefined) return untold
       // Such evidence takes away certainty, and gives none.
-      const octal = id.startsWith('octal')
       const told = octal ? rival - wereCut() : rival
       const doubt = Math.min(told, -Math.log2(prior(id)))
+      // Of several widths it is not told how well all of it suits.
+      if (id === STOPS && !alike) return Math.max(doubt, untold)
       // No value starts with the zeros of one that was cut, and little else says that they were.
       const unlikely =
         id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
-      if (octal || unlikely) return Math.max(doubt, Math.min(most, told))
-      const wrapped = id.startsWith('wrapped') && !signed(id, from, to)
-      // Numbers that octal readers explain better are no likelier to have wrapped for it.
-      const less = wrapped && (ofShort(STOPS, ofRun) ?? -Infinity) > rival ? wereCut() : 0
-      if (wrapped) return Math.max(doubt, most - less + Math.min(0, rival))
-      return Math.max(doubt, id.startsWith('cut-short') ? most + Math.min(0, rival) : most)
+      if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
+      const bound =
+        id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
+      return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
     }
   }
   // Rows that were damaged here and there went through several conversions, maybe: a part of those that read as
@@ -163,7 +161,9 @@ export function comparison(
     if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
     const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
-    const said = originals + some * Math.log2(some / all) + others - RUN_BITS
+    const fewer =
+      processes[i]!.id === 'short-display' ? fewerDigits(from.digits, to.digits) / UNIT : 0
+    const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
     return said > 0 ? said : -Infinity
   }
   // A value that can be read both ways counts for both.

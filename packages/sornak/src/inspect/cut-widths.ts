@@ -2,11 +2,18 @@
 // known of how often each of them comes, so every mixture is as likely as any other.
 
 import type { Space } from '../identifier/space.js'
+import type { Process } from './processes.js'
 import type { ShortGroup } from './short/group.js'
 
-/** Bits that it says for so many characters cut from all that none of these values has a width that cutting never leaves. */
-export function widestMissing({ widths }: Space, lost: number, fits: number): number {
-  const left = widths.filter((width) => widths.includes(width + lost)).length
+/** Bits that it says for a cut of all values that none of these has a width that it never leaves. */
+export function widestMissing(
+  { widths }: Space,
+  { lost = 0, kept = Infinity }: Pick<Process, 'lost' | 'kept'>,
+  fits: number,
+): number {
+  const isLeft = (width: number) => (lost ? widths.includes(width + lost) : width <= kept)
+  const left = widths.filter(isLeft).length
+  if (left === 0) return 0
   let bits = 0
   for (let i = left; i < widths.length; i++) bits += Math.log2((fits + i) / i)
   return bits

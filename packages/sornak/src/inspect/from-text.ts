@@ -134,12 +134,19 @@ export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
     [startingWith, endingWith].map((side) => ({ width, subset: side(space, seen, width) })),
   )
   const weight = (alone ? TOGETHER.onlyCut : TOGETHER.cutShort) / sides.length
-  return sides.flatMap(({ width, subset }): Hypothesis[] => {
+  const found = sides.map(({ width, subset }) => ({
+    process: `cut-short by ${width - seen.length}`,
+    subset,
+  }))
+  // A field that holds so many characters takes more from wide values than from narrow ones.
+  if (space.widths.length > 1 && longer.length)
+    found.push({ process: `cut-short to ${seen.length}`, subset: startingWith(space, seen) })
+  return found.flatMap(({ process, subset }): Hypothesis[] => {
     if (subset.count === 0n) return []
     return [
       {
         originals: { kind: 'subset', subset },
-        process: `cut-short by ${width - seen.length}`,
+        process,
         channels: ['cut-short'],
         findings: ['cut-short'],
         weight,

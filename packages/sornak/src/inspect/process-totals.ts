@@ -6,7 +6,7 @@ import type { Sums } from './column-evidence.js'
 import { widestMissing } from './cut-widths.js'
 import { bits, IN, OUT, UNIT, type Process } from './processes.js'
 import type { Run } from './run-state.js'
-import { RUN_BITS } from './weights.js'
+import { OTHER_KIND, RUN_BITS } from './weights.js'
 
 // Evidence for a process that was at work on all rows between two places.
 export function total(
@@ -17,7 +17,7 @@ export function total(
   to: Sums,
   fair: boolean,
 ): number {
-  const { id, usual, max, rounds, lost } = process
+  const { id, usual, max, rounds, lost, kept } = process
   const misfits = to.misfits - from.misfits
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at
@@ -35,9 +35,10 @@ export function total(
       ? flat + wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!)
       : flat - apart(hits, to.fits - from.fits)
   // What is left of a wide value fits where values have several widths: how many do not must be said.
-  if (lost !== undefined && space.widths.length > 1) {
+  if ((lost !== undefined || kept !== undefined) && space.widths.length > 1) {
     const fits = to.fits - from.fits
-    const missing = allLeft(i, from, to) ? widestMissing(space, lost, fits) * UNIT : 0
+    const every = kept === undefined ? allLeft(i, from, to) : against === 0
+    const missing = every ? widestMissing(space, process, fits) * UNIT : 0
     return flat + (fair ? more(id, i, from, to) : 0) + missing - apart(hits, fits)
   }
   if (!fair) return flat
@@ -85,10 +86,10 @@ const more = (id: string, i: number, from: Sums, to: Sums): number =>
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
 // neighbours, and not to fewer.
-const fewerDigits = (
+export const fewerDigits = (
   from: readonly number[],
   to: readonly number[],
-  usual = usualDigits(from, to),
+  usual: number = usualDigits(from, to),
 ): number =>
   to.reduce((sum, count, k) => {
     const fewer = Math.max(0, usual - k)
@@ -131,7 +132,7 @@ function wrapsOf(space: Space, id: string, max: bigint): number {
 // as it strikes, each that fits as often as it does not.
 export function scattered(
   definition: Definition,
-  { id, max }: Process,
+  { id, max, kept }: Process,
   i: number,
   from: Sums,
   to: Sums,
@@ -156,8 +157,11 @@ export function scattered(
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(spaceOf(definition), id, max) * hits
       : more(id, i, from, to)
+  // A field that is too narrow cuts all values that go through it.
+  const seldomThere = kept === undefined ? 0 : OTHER_KIND.scattered * UNIT
   return (
-    (IN + Math.log2(rate) * UNIT) * hits +
+    (IN + Math.log2(rate) * UNIT) * hits -
+    seldomThere +
     OUT * (misfits - hits) +
     Math.log2(1 - rate) * UNIT * fits +
     (fair ? many + showing : id === 'number-read' ? showing : 0)

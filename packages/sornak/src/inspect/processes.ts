@@ -40,6 +40,8 @@ export interface Process {
   readonly rounds?: true
   /** So many characters are cut. */
   readonly lost?: number
+  /** All characters behind so many are cut, where values have several widths. */
+  readonly kept?: number
   /** Integer types: the largest value. */
   readonly max?: bigint
   /** Where it prints values up to a limit: from here on they are near it. */
@@ -86,6 +88,13 @@ export function processesOf(definition: Definition): Process[] {
   const { widths } = space
   for (let lost = 1; lost < Math.min(widths.at(-1) ?? 0, 25); lost++)
     list.push(cutShort(lost, widths))
+  for (let kept = 1; widths.length > 1 && kept < Math.min(widths.at(-1)!, 25); kept++)
+    list.push({
+      id: `cut-short to ${kept}`,
+      usual: 0,
+      kept,
+      fits: (_, start, end) => (end - start > kept ? OUT : 0),
+    })
   const { fronts, integers } = space
   if (fronts)
     list.push(integers.count > 0n ? { id: 'front', usual: 0, fits: unlessBare } : never('front'))

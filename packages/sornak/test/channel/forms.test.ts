@@ -15,6 +15,7 @@ const KINDS = {
   }),
   dated: definition({ stored: '{3 upper}{2}' }),
   joint: definition({ stored: '{3}-{4}' }),
+  area: definition({ stored: '{5}-{4}' }),
   lane: definition({ stored: '{1}/{2}' }),
   time: definition({ stored: '{2}:{2}' }),
 }
@@ -107,6 +108,8 @@ describe('verdicts', () => {
     ['dated', '2026-03-07', 'mendable', 'date-made', 'MAR07'],
     ['joint', '413', 'ambiguous', 'evaluated', '555-0142'],
     ['joint', '-9413', 'ambiguous', 'evaluated', '555-9968'],
+    // Ten thousand and more come to this: they are not listed.
+    ['area', '-2634', 'lost', 'evaluated', undefined],
     ['lane', '0.05', 'ambiguous', 'evaluated', '1/20'],
     ['lane', '17-Jan', 'mendable', 'date-made', '1/17'],
     ['time', '750', 'mendable', 'base-changed', '12:30'],

@@ -12,11 +12,12 @@ const kinds = [
   definition({ stored: ['{3}', '{4}'], never: { value: ['000', '9000..9999'] } }),
   definition({ stored: '{1}{1 of "AB"}{2}' }),
   definition({ stored: '{area: 1}-{serial: 2}', only: { area: ['1', '3..5'] } }),
+  definition({ stored: '{3}{1 of "0..9X"}', check: 'mod-11-2' }),
 ]
 
 // Every text of up to four characters that could be a value.
 const texts: string[] = []
-const chars = '0123456789AB-'
+const chars = '0123456789ABX-'
 const grow = (front: string) => {
   if (front) texts.push(front)
   if (front.length < 4) for (const char of chars) grow(front + char)
@@ -26,7 +27,7 @@ grow('')
 describe.each(kinds.map((made, i) => [i, made] as const))('definition %i', (_, made) => {
   const space = spaceOf(made)
   const held = texts.filter((text) => fit(made, text).ok)
-  const piece = fc.stringMatching(/^[0-9AB-]{1,4}$/)
+  const piece = fc.stringMatching(/^[0-9ABX-]{1,4}$/)
 
   test('all of them are counted', () => {
     expect(startingWith(space, '')).toMatchObject({ count: BigInt(held.length), exact: true })
@@ -68,6 +69,27 @@ describe.each(kinds.map((made, i) => [i, made] as const))('definition %i', (_, m
         },
       ),
       { numRuns: 80 },
+    )
+  })
+  test('those that go on behind a number, by that number', () => {
+    const numbers = held.flatMap((text) => {
+      const [, digits] = /^(\d+)\D/.exec(text) ?? []
+      return digits === undefined ? [] : [{ text, value: BigInt(digits) }]
+    })
+    const { fronts } = space
+    expect(fronts === undefined).toBe(numbers.length === 0)
+    const limit = fc.bigInt(-3n, 12_000n)
+    fc.assert(
+      fc.property(limit, limit, (low, high) => {
+        const want = numbers.filter(({ value }) => low <= value && value <= high)
+        if (!fronts || low > high || high < 0n) return
+        const from = low < 0n ? 0n : low
+        expect(fronts.count(from, high)).toEqual({ count: BigInt(want.length), exact: true })
+        const listed = fronts.list(from, high, 20_000)
+        expect([...listed].sort()).toEqual(want.map(({ text }) => text).sort())
+        expect(fronts.list(from, high, 3)).toEqual(listed.slice(0, 3))
+      }),
+      { numRuns: 120 },
     )
   })
   test('a text is held or not', () => {

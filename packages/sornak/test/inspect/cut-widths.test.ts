@@ -1,7 +1,15 @@
 // Values of several widths that lost characters: those of the narrowest do not fit any more, what is left of the others does.
 
 import { describe, expect, test } from 'vitest'
-import { columnEvidence, columnRuns, identifier, judge, spaceOf, type Judgement } from 'sornak'
+import {
+  columnEvidence,
+  columnRuns,
+  identifier,
+  judge,
+  spaceOf,
+  type Definition,
+  type Judgement,
+} from 'sornak'
 import { lengthsMissing, widestMissing } from '../../src/inspect/cut-widths.js'
 
 const tickets = identifier({ stored: '{4..6}' })
@@ -19,16 +27,18 @@ function originals(rows: number, seed = 417): string[] {
   )
 }
 
-function judged(texts: readonly string[]): Judgement[] {
-  const evidence = columnEvidence(tickets)
+const judged = (texts: readonly string[]) => judgedBy(tickets, /^\d{4,6}$/, texts)
+
+function judgedBy(made: Definition, whole: RegExp, texts: readonly string[]): Judgement[] {
+  const evidence = columnEvidence(made)
   texts.forEach((text, index) => {
     const place = { index, line: index, offset: index }
     const bytes = new TextEncoder().encode(text)
-    if (/^\d{4,6}$/.test(text)) evidence.fits(bytes, 0, bytes.length, place)
+    if (whole.test(text)) evidence.fits(bytes, 0, bytes.length, place)
     else evidence.misfit(text, place)
   })
-  const runs = columnRuns(tickets, evidence.state())
-  return texts.map((text, index) => judge(tickets, text, 1000, runs.around(index)))
+  const runs = columnRuns(made, evidence.state())
+  return texts.map((text, index) => judge(made, text, 1000, runs.around(index)))
 }
 
 const CUTS: [string, (text: string) => string][] = [
@@ -60,6 +70,38 @@ describe.each(CUTS)('%s is gone', (_, cut) => {
     const doubted = after.flatMap(({ verdict }, row) => (verdict === 'suspect' ? [row] : []))
     expect(doubted.length).toBeGreaterThan(50)
     expect(doubted.every((row) => row >= 100 && row < 200)).toBe(true)
+  })
+})
+
+describe('a field held four characters', () => {
+  const phones = identifier({ stored: '0{5..9}' })
+  const drawnPhones = (rows: number) =>
+    originals(rows).map((text) =>
+      `0${text}${text.slice(0, 5 + (text.length % 3) - 4)}`.slice(0, 10),
+    )
+
+  test.each([
+    ['all rows', 0, 300],
+    ['a run of them', 100, 200],
+  ])('%s: no list leaves the original out', (_, from, to) => {
+    const before = drawnPhones(300)
+    const after = before.map((text, row) => (from <= row && row < to ? text.slice(0, 4) : text))
+    const verdicts = judgedBy(phones, /^0\d{5,9}$/, after)
+    before.forEach((original, row) => {
+      const { verdict, mend, candidates } = verdicts[row]!
+      if (row < from || row >= to) expect(verdict).toBe('intact')
+      else if (verdict === 'ambiguous')
+        expect(candidates.map(({ text }) => text)).toContain(original)
+      else expect([verdict, mend]).toEqual(['lost', undefined])
+    })
+  })
+  test('what is wide stands elsewhere, what is narrow fits: only what fills the field is doubted', () => {
+    const before = originals(600)
+    const after = before.map((text, row) => (row >= 200 && row < 400 ? text.slice(0, 5) : text))
+    const doubted = judged(after).flatMap(({ verdict }, row) =>
+      verdict === 'intact' ? [] : [after[row]!.length],
+    )
+    expect(doubted.every((length) => length === 5)).toBe(true)
   })
 })
 
@@ -104,9 +146,9 @@ describe('mixtures of widths are as likely as each other (Laplace)', () => {
 
   test.each([0, 1, 5, 40])('none of %i values has the widest width', (fits) => {
     // One character from {4..6} never leaves six, two leave neither five nor six.
-    expect(2 ** -widestMissing(space, 1, fits)).toBeCloseTo(2 / (fits + 2), 12)
+    expect(2 ** -widestMissing(space, { lost: 1 }, fits)).toBeCloseTo(2 / (fits + 2), 12)
     const both = 2 / ((fits + 1) * (fits + 2))
-    expect(2 ** -widestMissing(space, 2, fits)).toBeCloseTo(both, 12)
+    expect(2 ** -widestMissing(space, { lost: 2 }, fits)).toBeCloseTo(both, 12)
   })
 
   test.each([

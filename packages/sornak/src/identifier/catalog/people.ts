@@ -57,7 +57,10 @@ export const PEOPLE: Readonly<Record<string, PlainMap>> = {
     check: 'luhn',
     only: { month: '01..12', day: '01..31' },
     sensitivity: 'secret',
-    samples: { fits: ['8001015009087'], 'does-not-fit': ['8001015009088', '800101500908'] },
+    samples: {
+      fits: ['8001015009087'],
+      'does-not-fit': ['8001015009088', '8013015009082', '800101500908'],
+    },
     headers: ['id number', 'rsa id', 'identity number'],
   },
   'person/se': {
@@ -88,7 +91,10 @@ export const PEOPLE: Readonly<Record<string, PlainMap>> = {
     check: 'pesel',
     only: { month: ['01..12', '21..32', '41..52', '61..72', '81..92'], day: '01..31' },
     sensitivity: 'secret',
-    samples: { fits: ['44051401359'], 'does-not-fit': ['44051401358', '4405140135'] },
+    samples: {
+      fits: ['44051401359'],
+      'does-not-fit': ['44051401358', '44131401350', '4405140135'],
+    },
     headers: ['pesel'],
   },
   'person/es': {
@@ -152,7 +158,10 @@ export const PEOPLE: Readonly<Record<string, PlainMap>> = {
     check: 'mod-11-2',
     only: { region: '110000..999999', year: '1800..2099', month: '01..12', day: '01..31' },
     sensitivity: 'secret',
-    samples: { fits: ['11010519491231002X'], 'does-not-fit': ['110105194912310021'] },
+    samples: {
+      fits: ['11010519491231002X'],
+      'does-not-fit': ['110105194912310021', '110105194913310021', '010105194912310026'],
+    },
     headers: ['resident id', '身份证'],
   },
   'person/in': {

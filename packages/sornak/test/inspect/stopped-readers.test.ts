@@ -1,0 +1,81 @@
+// Values that end in a letter, read by a program that stops at it, or makes zero of it: what it has read is rounded and
+// wrapped like any other number.
+
+import { describe, expect, test } from 'vitest'
+import { columnRuns, fromCatalog, judge } from 'sornak'
+import { bare, digits, evidenceOf } from './converted-column.js'
+
+const books = fromCatalog('book/isbn-10')!
+
+/** A number of ten characters with its check digit by ISO 2108: weights of 10 to 2, 11 kinds of remainders. */
+function book(): string {
+  const nine = digits(9)
+  const sum = Array.from(nine).reduce(
+    (all, digit, i) => all + (10 - i) * Number.parseInt(digit, 10),
+    0,
+  )
+  const check = (11 - (sum % 11)) % 11
+  return nine + (check === 10 ? 'X' : `${check}`)
+}
+
+const front = (text: string) => /^\d+/.exec(text)![0]
+const shortened = (number: string) =>
+  number.length <= 6
+    ? number
+    : `${number[0]}.${number.slice(1, 6)}e+${`${number.length - 1}`.padStart(2, '0')}`
+
+const READERS: Record<string, (text: string) => string> = {
+  'stops at the letter': (text) => bare(front(text)),
+  'leaves what has a letter': (text) => (/X$/.test(text) ? text : bare(text)),
+  'stops, and wraps in 32 bits': (text) => BigInt.asUintN(32, BigInt(front(text))).toString(),
+  'stops, and prints six digits, cut': (text) => shortened(bare(front(text))),
+  'makes zero of a letter, and wraps in 32 bits': (text) =>
+    /X$/.test(text) ? '0' : BigInt.asIntN(32, BigInt(text)).toString(),
+}
+
+describe.each(Object.entries(READERS))('a reader that %s', (_, read) => {
+  const before = Array.from({ length: 400 }, book)
+  const after = before.map((text, row) => (row >= 100 && row < 300 ? read(text) : text))
+  const runs = columnRuns(books, evidenceOf(books, after))
+
+  test('every mend is what was there, and every list has it', () => {
+    let judged = 0
+    before.forEach((original, row) => {
+      const { verdict, mend, candidates } = judge(books, after[row]!, 1000, runs.around(row))
+      if (after[row] === original) {
+        expect([original, mend]).toEqual([original, undefined])
+        return
+      }
+      judged++
+      if (verdict === 'mendable') expect(mend).toBe(original)
+      else if (verdict === 'ambiguous')
+        expect(candidates.map(({ text }) => text)).toContain(original)
+      else expect(['lost', 'suspect', 'intact']).toContain(verdict)
+    })
+    expect(judged).toBeGreaterThan(15)
+  })
+})
+
+test('a lone value lost its zero: readers that stop are seldom', () => {
+  expect(judge(books, '306406152')).toMatchObject({ verdict: 'mendable', mend: '0306406152' })
+})
+
+test('where all were read so, what both could have printed is left open', () => {
+  const both = Array.from({ length: 4000 }, () => digits(9)).filter((nine) => {
+    if (nine.startsWith('0')) return false
+    const weighed = (text: string) =>
+      Array.from(text).reduce(
+        (sum, digit, i) => sum + (10 - i) * (digit === 'X' ? 10 : Number.parseInt(digit, 10)),
+        0,
+      ) % 11
+    return weighed(`0${nine}`) === 0 && weighed(`${nine}X`) === 0
+  })
+  expect(both.length).toBeGreaterThan(5)
+  const column = [...Array.from({ length: 300 }, () => bare(front(book()))), ...both]
+  const runs = columnRuns(books, evidenceOf(books, column))
+  both.forEach((nine, i) => {
+    const { verdict, candidates } = judge(books, nine, 10, runs.around(300 + i))
+    expect(verdict).toBe('ambiguous')
+    expect(candidates.map(({ text }) => text).sort()).toEqual([`0${nine}`, `${nine}X`].sort())
+  })
+})
