@@ -4,21 +4,18 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
-import { lengthsMissing } from './cut-widths.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { fewerDigits, isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
-import { IN, OUT, processesOf, STOPS, UNIT, type Process } from './processes.js'
+import { lifts, prior } from './lifts.js'
+import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
+import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
-import { roundedAmong } from './rounded-among.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
-import { rivals, type Rivals } from './short/rivals.js'
 import type { Mark, Run } from './run-state.js'
-import type { Lift } from './weigh.js'
-import { EACH, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
+import { RUN_BITS, TOGETHER } from './weights.js'
 
 export interface Comparison {
   readonly processes: readonly Process[]
@@ -37,7 +34,6 @@ export function comparison(
   const space = spaceOf(definition)
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
-  const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
   const nothing = nothingOf(all)
   const {
     alike,
@@ -82,90 +78,12 @@ export function comparison(
     }
     return { best, most }
   }
-  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
-  const among = processes.map((process, i) =>
-    inRuns[i]!.length
-      ? 0
-      : Math.min(roundedAmong(whole, process, i), -Math.log2(prior(process.id))),
-  )
   const read = place.get('number-read')
   const everyShort = groupOf(whole, {
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
-  const ofAll = rivals(definition, everyShort)
-  const ofShort = (id: string, ofRun: Rivals | undefined): number | undefined => {
-    const everywhere = ofAll(id)
-    const own = ofRun?.(id)
-    if (everywhere === undefined || own === undefined) return own ?? everywhere
-    // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
-    // story, and where it does not.
-    return everywhere > 0
-      ? Math.max(own, Math.min(everywhere, own + RUN_BITS))
-      : own - Math.min(RUN_BITS, -everywhere)
-  }
-  const lifted = (
-    sums: readonly number[],
-    from: Sums,
-    to: Sums,
-    short: ShortGroup,
-    ofRun?: Rivals,
-  ): Lift => {
-    const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
-    const missing = new Map<number, number>()
-    const against = (lost: number) => {
-      if (!missing.has(lost)) missing.set(lost, lengthsMissing(space, lost, short))
-      return missing.get(lost)!
-    }
-    // Whether the rows were cut short, where that suits them better than having lost zeros.
-    let cut: number | undefined
-    const wereCut = () =>
-      (cut ??= Math.max(0, ...cuts.map((id) => ofShort(id, ofRun) ?? 0).filter(Number.isFinite)))
-    return (id) => {
-      const i = place.get(id)
-      if (i === undefined) return 0
-      const { lost } = processes[i]!
-      const own = Math.max(
-        (sums[i]! - base) / UNIT - (lost === undefined || alike ? 0 : against(lost)),
-        inPart(i, from, to),
-        among[i] || -Infinity,
-      )
-      // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
-      const most =
-        id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
-      const rival = ofShort(id, ofRun)
-      const octal = id.startsWith('octal')
-      // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
-      // unless there are many that lost zeros do not explain.
-      const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
-      if (rival === undefined) return untold
-      // Such evidence takes away certainty, and gives none.
-      const told = octal ? rival - wereCut() : rival
-      const doubt = Math.min(told, -Math.log2(prior(id)))
-      // Of several widths it is not told how well all of it suits.
-      if (id === STOPS && !alike) return Math.max(doubt, untold)
-      // No value starts with the zeros of one that was cut, and little else says that they were.
-      const unlikely =
-        id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
-      if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
-      const bound =
-        id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
-      return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
-    }
-  }
-  // Rows that were damaged here and there went through several conversions, maybe: a part of those that read as
-  // numbers was rounded, where so many originals come out as each that it is worth saying so.
-  const inPart = (i: number, from: Sums, to: Sums): number => {
-    const all = to.reads - from.reads
-    const some = to.readsToo[i]! - from.readsToo[i]!
-    if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
-    const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
-    const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
-    const fewer =
-      processes[i]!.id === 'short-display' ? fewerDigits(from.digits, to.digits) / UNIT : 0
-    const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
-    return said > 0 ? said : -Infinity
-  }
+  const lifted = lifts(definition, whole, inRuns, { alike, signed, everyShort })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
     const grouped = hitsOf('form grouped', from, to)
@@ -194,7 +112,6 @@ export function comparison(
     score: number,
     short?: ShortGroup,
   ): EvidenceRun => {
-    const ofRun = short && rivals(definition, short)
     const sums = own ? totals(from, to) : everything()
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
@@ -205,7 +122,7 @@ export function comparison(
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift: lifted(sums, from, to, short ?? everyShort, ofRun),
+      lift: lifted(sums, from, to, short),
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       mark: markOf(from, to),
@@ -305,9 +222,6 @@ function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
   return hundreds * 5 <= all ? 'as-it-is' : undefined
 }
 
-// What these printed shows by the zeros at its end.
-const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
-
 // The short values of a run, or of all rows.
 function groupOf(
   { shorts, sums, clean }: EvidenceState,
@@ -362,19 +276,6 @@ function lostZeros({ zeros }: Definition, from: Sums, to: Sums, all: Sums): bool
   const elsewhere = all.zeros - (to.zeros - from.zeros)
   const tooShort = (to.short - from.short) * 50 >= to.fits - from.fits
   return zeros === 'significant' && (elsewhere >= 3 || tooShort)
-}
-
-function prior(id: string): number {
-  if (id.startsWith('wrapped')) return TOGETHER.wrapped
-  if (id.startsWith('clamped')) return THROUGHOUT
-  if (id.startsWith('octal')) return TOGETHER.otherBase
-  if (id.startsWith('cut-short')) return TOGETHER.cutShort
-  if (id === 'front') return TOGETHER.front
-  if (id === 'short-display') return EACH.shortPlain
-  if (id === 'binary32') return EACH.binary32
-  if (id === 'repadded') return EACH.repadded
-  if (id === 'sign') return TOGETHER.signGained
-  return 1
 }
 
 /** The channel that a process belongs to. */

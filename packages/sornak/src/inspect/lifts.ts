@@ -1,0 +1,134 @@
+// By how far a process gains or loses over some rows, beside digits that were read as a number: what the rows say of each
+// process, and what the stories of short values add or take away.
+
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf } from '../identifier/space.js'
+import type { EvidenceState, Sums } from './column-evidence.js'
+import { lengthsMissing } from './cut-widths.js'
+import { fewerDigits } from './process-totals.js'
+import { processesOf, STOPS, UNIT } from './processes.js'
+import { roundedAmong } from './rounded-among.js'
+import type { Run } from './run-state.js'
+import type { ShortGroup } from './short/group.js'
+import { rivals, type Rivals } from './short/rivals.js'
+import type { Lift } from './weigh.js'
+import { EACH, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
+
+/** What is known of the column. */
+interface Known {
+  /** All values of the definition have one width. */
+  readonly alike: boolean
+  /** A type shows by its minus signs. */
+  readonly signed: (id: string, from: Sums, to: Sums) => boolean
+  readonly everyShort: ShortGroup
+}
+
+/**
+ * Over rows between two places, for which each process has this sum in 1/256 bit; `ofRows` are their short values, where
+ * they are not all rows.
+ */
+export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: ShortGroup) => Lift
+
+export function lifts(
+  definition: Definition,
+  whole: EvidenceState,
+  inRuns: readonly (readonly Run<Sums>[])[],
+  { alike, signed, everyShort }: Known,
+): Lifts {
+  const space = spaceOf(definition)
+  const processes = processesOf(definition)
+  const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
+  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
+  const among = processes.map((process, i) =>
+    inRuns[i]!.length
+      ? 0
+      : Math.min(roundedAmong(whole, process, i), -Math.log2(prior(process.id))),
+  )
+  const ofAll = rivals(definition, everyShort)
+  const ofShort = (id: string, ofRun: Rivals | undefined): number | undefined => {
+    const everywhere = ofAll(id)
+    const own = ofRun?.(id)
+    if (everywhere === undefined || own === undefined) return own ?? everywhere
+    // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
+    // story, and where it does not.
+    return everywhere > 0
+      ? Math.max(own, Math.min(everywhere, own + RUN_BITS))
+      : own - Math.min(RUN_BITS, -everywhere)
+  }
+  // Rows that were damaged here and there went through several conversions, maybe: a part of those that read as
+  // numbers was rounded, where so many originals come out as each that it is worth saying so.
+  const inPart = (i: number, from: Sums, to: Sums): number => {
+    const all = to.reads - from.reads
+    const some = to.readsToo[i]! - from.readsToo[i]!
+    if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
+    const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
+    const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
+    const fewer =
+      processes[i]!.id === 'short-display' ? fewerDigits(from.digits, to.digits) / UNIT : 0
+    const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
+    return said > 0 ? said : -Infinity
+  }
+  return (sums, from, to, ofRows) => {
+    const short = ofRows ?? everyShort
+    const ofRun = ofRows && rivals(definition, ofRows)
+    const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
+    const missing = new Map<number, number>()
+    const against = (lost: number) => {
+      if (!missing.has(lost)) missing.set(lost, lengthsMissing(space, lost, short))
+      return missing.get(lost)!
+    }
+    // Whether the rows were cut short, where that suits them better than having lost zeros.
+    let cut: number | undefined
+    const wereCut = () =>
+      (cut ??= Math.max(0, ...cuts.map((id) => ofShort(id, ofRun) ?? 0).filter(Number.isFinite)))
+    return (id) => {
+      const i = place.get(id)
+      if (i === undefined) return 0
+      const { lost } = processes[i]!
+      const own = Math.max(
+        (sums[i]! - base) / UNIT - (lost === undefined || alike ? 0 : against(lost)),
+        inPart(i, from, to),
+        among[i] || -Infinity,
+      )
+      // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
+      const most =
+        id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
+      const rival = ofShort(id, ofRun)
+      const octal = id.startsWith('octal')
+      // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
+      // unless there are many that lost zeros do not explain.
+      const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
+      if (rival === undefined) return untold
+      // Such evidence takes away certainty, and gives none.
+      const told = octal ? rival - wereCut() : rival
+      const doubt = Math.min(told, -Math.log2(prior(id)))
+      // Of several widths it is not told how well all of it suits.
+      if (id === STOPS && !alike) return Math.max(doubt, untold)
+      // No value starts with the zeros of one that was cut, and little else says that they were.
+      const unlikely =
+        id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
+      if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
+      const bound =
+        id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
+      return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
+    }
+  }
+}
+
+// What these printed shows by the zeros at its end.
+const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
+
+/** How likely a process is by itself, beside digits that were read as a number: as the weights of values have it. */
+export function prior(id: string): number {
+  if (id.startsWith('wrapped')) return TOGETHER.wrapped
+  if (id.startsWith('clamped')) return THROUGHOUT
+  if (id.startsWith('octal')) return TOGETHER.otherBase
+  if (id.startsWith('cut-short')) return TOGETHER.cutShort
+  if (id === 'front') return TOGETHER.front
+  if (id === 'short-display') return EACH.shortPlain
+  if (id === 'binary32') return EACH.binary32
+  if (id === 'repadded') return EACH.repadded
+  if (id === 'sign') return TOGETHER.signGained
+  return 1
+}
