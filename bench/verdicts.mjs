@@ -5,7 +5,8 @@
 //   node bench/verdicts.mjs            the table of totals, by identifier and by conversion
 //   node bench/verdicts.mjs --json     the figures, for the tests; --every=5 for a fifth of the cases
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
-//   node bench/verdicts.mjs --unmended every value that could be mended and was not; --only=TEXT for some cases
+//   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
+//                                      was; --only=TEXT for some cases
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above
 
 import { readFileSync } from 'node:fs'
@@ -119,6 +120,8 @@ function measure({ identifier: name, conversion, seen }) {
       } else if (scene !== 'scattered') {
         add('stillFit')
         if (verdict === 'suspect') add('doubted')
+        else if (asked.has('--undoubted'))
+          say('UNDOUBTED', name, conversion, scene, index, row.original, row.seen, run?.process)
       }
       if (!still && determined(row, definition)) {
         add('determined')
@@ -219,7 +222,7 @@ function row(title, t) {
 }
 function report(table, said) {
   if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
-  else if (asked.has('--wrong') || asked.has('--unmended')) console.log(said.join('\n'))
+  else if (said.length > 0) console.log(said.join('\n'))
   else {
     console.log(
       `${''.padEnd(34)} changed flagged doubted accused mended  mended wrong  listed\n${''.padEnd(34)}  values % unfit % still % clean % known  in all       % lists`,

@@ -94,7 +94,7 @@ export function leaving(
   same: bigint | undefined,
 ): Subset {
   const { fronts } = space
-  const last = 10n ** BigInt(fronts ? (space.widths.at(-1) ?? 0) : space.widest) - 1n
+  const last = 10n ** BigInt(Math.max(space.widest, fronts?.widest ?? 0)) - 1n
   const first = from + ((((rest - from) % modulus) + modulus) % modulus)
   const steps = first > last ? 0n : (last - first) / modulus + 1n
   let texts: string[] | undefined

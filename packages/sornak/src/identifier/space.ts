@@ -13,6 +13,8 @@ export interface Tally {
 
 /** Values by the integer that they read as. */
 export interface Numbers {
+  /** Digits of the widest of them; 0 where there are none. */
+  readonly widest: number
   /** How many values read as an integer in the interval, both ends included. */
   count(low: bigint, high: bigint): Tally
   /** Their texts in ascending order, `most` at the most. */
@@ -26,8 +28,6 @@ export interface Space extends Numbers {
   readonly widths: readonly number[]
   /** How many values there are whose text is digits, a leading `+` not counted. */
   readonly integers: Tally
-  /** Digits of the widest of them; 0 where there are none. */
-  readonly widest: number
   /**
    * Values that start with a number and go on with something else, by that number: it is what a reader leaves that
    * stops at the first character that is no digit. Undefined where there are none.
@@ -72,16 +72,14 @@ function make(definition: Definition): Space {
     })
   }
   const numbers = numbersOf(digits, complete)
-  const most = digits.reduce((width, one) => Math.max(width, one.width), 0)
   let integers: Tally | undefined
   let fronts: Numbers | 'none' | undefined
   return {
     definition,
     layouts,
     widths: [...new Set(layouts.map(({ places }) => places.length))],
-    widest: most,
     get integers() {
-      return (integers ??= numbers.count(0n, 10n ** BigInt(most)))
+      return (integers ??= numbers.count(0n, 10n ** BigInt(numbers.widest)))
     },
     get fronts() {
       if (!fronts) {
@@ -97,6 +95,7 @@ function make(definition: Definition): Space {
 function numbersOf(digits: readonly Digits[], complete: boolean): Numbers {
   const exact = complete && digits.every(({ machine }) => machine.exact)
   return {
+    widest: digits.reduce((width, one) => Math.max(width, one.width), 0),
     count(low, high) {
       let sum = 0n
       for (const one of digits) {

@@ -13,7 +13,7 @@ import type { RecordPlace } from '../rows/reader.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { Clean } from './short/population.js'
-import { bits, FORMS, IN, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { bits, FORMS, IN, isDigits, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { collector, joinedShorts, type ShortValues } from './short/short-values.js'
 import { FEW_STEPS, isPlain } from './short/story.js'
 import { hasHeads, headCounter, joinedHeads } from './short/heads.js'
@@ -132,6 +132,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
   const nearTexts = processes.map(({ nearly }) => `${nearly ?? ''}`)
   const numberRead = index.get('number-read') ?? -1
+  const behindNumbers = ['front', 'arithmetic'].flatMap((id) => index.get(id) ?? [])
   const space = spaceOf(definition)
   const wide = processes.some(({ rounds }) => rounds)
   const count = processes.length
@@ -264,10 +265,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const said: [number, number][] = []
     const held: number[] = []
     const near: number[] = []
+    const number = !mixed || isDigits(bytes, from, to)
     for (const { i, fits: ask } of asked) {
       const score = ask(bytes, from, to)
       const { max, usual } = processes[i]!
-      if (max !== undefined && score >= 0) {
+      if (max !== undefined && number && score >= 0) {
         held.push(i)
         if (score > 0 || isNear(bytes, from, to, nearTexts[i]!)) near.push(i)
       }
@@ -320,8 +322,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // What ends in a letter, as a check digit of eleven kinds may, is no number.
   function bound(bytes: Uint8Array, from: number, to: number): void {
-    if (mixed) for (let at = from; at < to; at++) if (!isDigit(bytes[at]!)) return
-    limits.take(bytes, from, to)
+    if (!mixed || isDigits(bytes, from, to)) limits.take(bytes, from, to)
   }
 
   function behindZeros(bytes: Uint8Array, from: number, to: number): void {
@@ -407,6 +408,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     )
     for (const [i] of cuts) found.set(i, narrowest)
     const isRead = found.has(numberRead)
+    // However much may stand behind a number, it is one of as many numbers.
+    if (isRead) for (const i of behindNumbers) if (found.get(i)! > 1n) found.set(i, 1n)
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)

@@ -6,6 +6,7 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
+import { noneBehind } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
@@ -43,6 +44,7 @@ export function comparison(
     negatives,
     signedRows,
   } = evenness(definition, whole, nothing)
+  const read = place.get('number-read')
   const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
   // A signed type shows by its minus signs, of which the short values know nothing.
   const signed = (id: string, from: Sums, to: Sums) =>
@@ -60,8 +62,13 @@ export function comparison(
     total(definition, process, i, from, to, fair) + again(i, from, to),
     scattered(definition, process, i, from, to, fair),
   ]
+  const stops = place.get('front')
+  const cutBehind = (i: number, from: Sums, to: Sums) =>
+    i === stops ? noneBehind(i, read, all, from, to) : 0
   const totals = (from: Sums, to: Sums) =>
-    processes.map((process, i) => Math.max(...both(process, i, from, to)))
+    processes.map((process, i) => {
+      return Math.max(...both(process, i, from, to)) + cutBehind(i, from, to) * UNIT
+    })
   // What was at work here and there says nothing of values that fit.
   const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {
     const [all, some] = both(process, i, from, to)
@@ -78,7 +85,6 @@ export function comparison(
     }
     return { best, most }
   }
-  const read = place.get('number-read')
   const everyShort = groupOf(whole, {
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
@@ -91,11 +97,11 @@ export function comparison(
     if (grouped >= FEW_MARKS && grouped >= FEW_MARKS * tails) return 'grouped'
     return tails >= FEW_MARKS && tails >= FEW_MARKS * grouped ? 'decimal-tail' : undefined
   }
-  // Values that were rounded, and fit, are such as the rounding prints.
+  // Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it.
   const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
     const hits = to.hits[i]! - from.hits[i]!
     const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again(i, from, to)
-    return said + usual * (to.fits - from.fits) > 0
+    return said + usual * (to.fits - from.fits) - OUT * (to.zeros - from.zeros) > 0
   }
   // What is left of wide values may fit: where many others do not.
   const oftenCut = (i: number, from: Sums, to: Sums) =>
@@ -138,6 +144,8 @@ export function comparison(
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
           (process.max !== undefined && isFair(process, best, from, to)) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
+          cutBehind(best, from, to) > 0 ||
+          (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
           (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {

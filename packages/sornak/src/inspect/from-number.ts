@@ -275,14 +275,9 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
       process: 'octal',
       originals: { kind: 'texts', texts: [...fitting, ...itself] },
     })
-  // A reader that stops at an 8 or 9, or at what is no digit, leaves what comes before it.
-  const stops = fronts.flatMap((front) => [`${front}8`, `${front}9`])
-  const ends = [
-    ...fitting,
-    ...itself,
-    ...stops.filter((text) => holds(definition, text)),
-    ...fronts.flatMap((front) => behind(space, front)),
-  ]
+  // A reader that stops leaves what comes before it.
+  const stops = fronts.flatMap((front) => stopsOf(space).map((char) => front + char))
+  const ends = [...fitting, ...itself, ...stops.filter((text) => holds(definition, text))]
   const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
   const count = longer.reduce((sum, one) => sum + one.count, BigInt(ends.length))
   if (count > BigInt(itself.length)) {
@@ -307,15 +302,14 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   return found
 }
 
-/** Values with one number in front that are looked at one by one. */
-const MOST_BEHIND = 64
-
-// Values that start with these digits and go on with something else.
-function behind({ fronts }: Space, digits: string): string[] {
-  const value = BigInt(digits)
-  const found = fronts?.list(value, value, MOST_BEHIND) ?? []
-  return found.filter((text) => text.startsWith(digits) && !/^\d/.test(text.slice(digits.length)))
-}
+// Characters at which a reader of octal digits stops: 8, 9, and what is no digit.
+const stopsOf = remembered(({ layouts, fronts }: Space): readonly string[] => {
+  const codes = new Set(layouts.flatMap(({ places }) => places.flatMap(({ chars }) => chars)))
+  const others = [...codes]
+    .map((code) => String.fromCharCode(code))
+    .filter((char) => !/\d/.test(char))
+  return ['8', '9', ...(fronts ? others : [])]
+})
 
 function asCode(
   definition: Definition,

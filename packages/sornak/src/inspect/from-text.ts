@@ -121,7 +121,7 @@ export function textual(
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
-  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, text, findings))
+  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
   return found
 }
 
@@ -180,13 +180,20 @@ function storedOf(definition: Definition, text: string, displayed: boolean): str
 
 // 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
 // there is one; more than two runs are too many to solve, and are counted.
-function asSum(definition: Definition, text: string, marks: readonly FindingCode[]): Hypothesis[] {
+function asSum(
+  definition: Definition,
+  space: Space,
+  text: string,
+  marks: readonly FindingCode[],
+): Hypothesis[] {
   const [sum] = arithmetic.inverse(text)
   if (sum?.kind !== 'sums') return []
   const texts = new Set<string>()
   let many = 0n
   const own = definition.stored.masks.some(({ text: shape }) => /\}[-/]\{/.test(shape))
-  const weight = own || text.startsWith('-') ? TOGETHER.evaluated : TOGETHER.evaluatedDisplay
+  // Where values may be digits only, these will have been.
+  const only = own && space.integers.count === 0n
+  const weight = only || text.startsWith('-') ? TOGETHER.evaluated : TOGETHER.evaluatedDisplay
   for (const form of formsOf(definition)) {
     for (const { text: shape } of form.masks) {
       const runs = /^\{(?:\w+:\s*)?(\d+)\}([-/])\{(?:\w+:\s*)?(\d+)\}$/.exec(shape)

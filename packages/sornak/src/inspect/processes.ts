@@ -75,7 +75,6 @@ export const STOPS = 'octal as far as it goes'
 
 export function processesOf(definition: Definition): Process[] {
   const space = spaceOf(definition)
-  const { widest } = space
   const never = (id: string): Process => ({ id, usual: OUT })
   const list: Process[] = [
     ...FORMS.map((code) => never(`form ${code}`)),
@@ -99,15 +98,21 @@ export function processesOf(definition: Definition): Process[] {
   if (fronts)
     list.push(integers.count > 0n ? { id: 'front', usual: 0, fits: unlessBare } : never('front'))
   if (integers.count === 0n) return list
+  return [...list, ...numeric(space).map(fronts ? onDigits : (process) => process)]
+}
+
+// What readers of numbers do.
+function numeric(space: Space): Process[] {
+  const { widest } = space
   const nearly = (8n ** BigInt(widest - 1) * 3n) / 4n
-  list.push(
+  const list: Process[] = [
     { id: 'number-read', usual: 0, fits: unlessZero },
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
     { id: STOPS, usual: 0, fits: unlessZero, nearly },
     { id: 'short-display', usual: OUT },
     { id: 'repadded', usual: OUT },
-  )
+  ]
   for (const type of INTEGER_TYPES) {
     if (10n ** BigInt(widest) <= type.max) continue
     list.push(wraps(type), holds(type, space))
@@ -123,6 +128,15 @@ export function processesOf(definition: Definition): Process[] {
   return list
 }
 
+// A reader of numbers that refuses what has a letter in it leaves that alone: it says nothing.
+const onDigits = ({ fits, ...process }: Process): Process => ({
+  ...process,
+  fits(bytes, start, end) {
+    if (!isDigits(bytes, start, end)) return 0
+    return fits ? fits(bytes, start, end) : process.usual
+  },
+})
+
 const leadingZero = (bytes: Uint8Array, start: number, end: number) =>
   end - start > 1 && (bytes[start] === 48 || bytes[start] === 43)
 
@@ -132,9 +146,13 @@ function unlessZero(bytes: Uint8Array, start: number, end: number): number {
 
 // A reader that stops at the first character that is no digit leaves digits alone, and nothing else.
 function unlessBare(bytes: Uint8Array, start: number, end: number): number {
-  if (leadingZero(bytes, start, end)) return OUT
-  for (let at = start; at < end; at++) if (bytes[at]! < 48 || bytes[at]! > 57) return OUT
-  return 0
+  return leadingZero(bytes, start, end) || !isDigits(bytes, start, end) ? OUT : 0
+}
+
+/** Whether a value holds nothing but digits. */
+export function isDigits(bytes: Uint8Array, start: number, end: number): boolean {
+  for (let at = start; at < end; at++) if (bytes[at]! < 48 || bytes[at]! > 57) return false
+  return true
 }
 
 // A reader of octal digits leaves 0891 alone.

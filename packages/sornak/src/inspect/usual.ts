@@ -2,7 +2,7 @@
 // are past all limits or below them, and no rounding could have printed them. Such values are only counted; what
 // they said is added up when somebody wants to know.
 
-import type { Alike, Process } from './processes.js'
+import { isDigits, type Alike, type Process } from './processes.js'
 
 /** What a value says: what it adds to the score of each process, and which limits it comes up to. */
 export interface Answer {
@@ -112,11 +112,6 @@ function isUsual(
 ) {
   if (lastDigit === true && zeros > 0) return false
   return zeros < most && (bits > 8 || (low & ((1 << bits) - 1)) !== 0)
-}
-
-function isDigits(bytes: Uint8Array, start: number, end: number): boolean {
-  for (let at = start; at < end; at++) if (bytes[at]! < 48 || bytes[at]! > 57) return false
-  return true
 }
 
 function holdsHigh(bytes: Uint8Array, start: number, end: number): boolean {

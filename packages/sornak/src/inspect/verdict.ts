@@ -198,25 +198,21 @@ function told(
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
   const ways = hypotheses(definition, seen)
-  const { possible, counted, beyondList, ranked } = weigh(
-    spaceOf(definition),
-    ways,
-    Math.max(most, 2),
-    context,
-  )
-  const first = ranked[0]
+  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context)
+  const { possible, counted, beyondList, ranked } = weighed
   const same = ranked.find(({ text }) => text === seen)?.odds ?? 0
   // Rows that were not converted hold their own value; of those that were, as many come out as it as have become it.
   const { struck = 1, beside } = context
   const come = struck * Number(possible)
   const unchanged = (1 - struck + come * same) / (1 - struck + come)
-  if (possible <= 1n || !first || unchanged > STILL_INTACT) return INTACT
-  const by = ranked.find(({ text }) => text !== seen) ?? first
+  if (possible <= 1n || unchanged > STILL_INTACT) return INTACT
+  // Others may be counted only.
+  const by = ranked.find(({ text }) => text !== seen)
   return {
     ...NOTHING,
     verdict: 'suspect',
     ...(beside !== undefined && { beside }),
-    findings: findingsOf(definition, seen, by, ways),
+    findings: by ? findingsOf(definition, seen, by, ways) : told(definition, seen, ways, weighed),
     possible,
     counted,
     candidates: possible > MOST_AMBIGUOUS || beyondList ? [] : ranked.slice(0, most),

@@ -1,0 +1,37 @@
+// Values that go on behind a number, where others are digits only: a reader that stops at the first character that is no
+// digit leaves none of them, nor does one that works out what hyphens join; and what they leave may fit.
+
+import type { Sums } from './column-evidence.js'
+import { IN, OUT } from './processes.js'
+import { MOST_OFTEN } from './short/story.js'
+import { RUN_BITS } from './weights.js'
+
+/**
+ * Bits that the rows of a run say for such a reader, in which no value goes on behind a number and elsewhere many do.
+ * @param stops the process that stops there, or takes all of it for a sum
+ * @param read the one that reads numbers only, where there is one
+ */
+export function noneBehind(
+  stops: number,
+  read: number | undefined,
+  all: Sums,
+  from: Sums,
+  to: Sums,
+): number {
+  const zeros = (a: Sums | undefined, b: Sums) => (read === undefined ? 0 : against(read, a, b))
+  const goOn = (a: Sums | undefined, b: Sums) => Math.max(0, against(stops, a, b) - zeros(a, b))
+  const i = read ?? stops
+  const within = to.fits - from.fits + to.hits[i]! - from.hits[i]!
+  const elsewhere = all.fits + all.hits[i]! - within
+  const share = (goOn(undefined, all) - goOn(from, to)) / elsewhere
+  if (within === 0 || elsewhere <= 0 || goOn(from, to) > 0 || share <= 0) return 0
+  const bits = -within * Math.log2(1 - Math.min(share, MOST_OFTEN))
+  // A stretch without them is found between any two: it has to be worth as much as a run.
+  return bits > RUN_BITS ? bits : 0
+}
+
+// Values that fit and that a process would have changed.
+function against(i: number, from: Sums | undefined, to: Sums): number {
+  const hits = to.hits[i]! - (from?.hits[i] ?? 0)
+  return (hits * (IN - OUT) - to.scores[i]! + (from?.scores[i] ?? 0)) / -OUT
+}
