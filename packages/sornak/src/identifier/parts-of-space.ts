@@ -3,7 +3,7 @@
 
 import { machineOf, spell, type Machine, type MachineNode } from './machine.js'
 import { remembered } from './remembered.js'
-import type { Space, Tally } from './space.js'
+import { widestNumber, type Space, type Tally } from './space.js'
 
 /** Some values of a definition: how many, and the first of them. Counted when first asked. */
 export interface Subset extends Tally {
@@ -94,7 +94,7 @@ export function leaving(
   same: bigint | undefined,
 ): Subset {
   const { fronts } = space
-  const last = 10n ** BigInt(Math.max(space.widest, fronts?.widest ?? 0)) - 1n
+  const last = 10n ** BigInt(widestNumber(space)) - 1n
   const first = from + ((((rest - from) % modulus) + modulus) % modulus)
   const steps = first > last ? 0n : (last - first) / modulus + 1n
   let texts: string[] | undefined

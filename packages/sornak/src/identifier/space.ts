@@ -17,6 +17,8 @@ export interface Numbers {
   readonly widest: number
   /** How many values read as an integer in the interval, both ends included. */
   count(low: bigint, high: bigint): Tally
+  /** The share that they have of all values, where each shape and width is as likely as any other: 0 to 1. */
+  share(low: bigint, high: bigint): number
   /** Their texts in ascending order, `most` at the most. */
   list(low: bigint, high: bigint, most: number): string[]
 }
@@ -49,12 +51,18 @@ export function spaceOf(definition: Definition): Space {
   return space
 }
 
+/** Digits of the widest number that a value is, or has in front. */
+export const widestNumber = ({ widest, fronts }: Space): number =>
+  Math.max(widest, fronts?.widest ?? 0)
+
 interface Digits {
   readonly machine: Machine
   readonly first: MachineNode
   /** Places of digits; a leading `+` stands before them, and others may follow. */
   readonly width: number
   readonly prefix: string
+  /** All values of the layout. */
+  readonly all: bigint
   /** Where zeros are padding, each key belongs to one width only: the narrowest that holds it. */
   readonly least: bigint
 }
@@ -71,7 +79,7 @@ function make(definition: Definition): Space {
       if (narrower) digits[i] = { ...one, least: 10n ** BigInt(narrower.width) }
     })
   }
-  const numbers = numbersOf(digits, complete)
+  const numbers = numbersOf(digits, layouts.length, complete)
   let integers: Tally | undefined
   let fronts: Numbers | 'none' | undefined
   return {
@@ -84,7 +92,7 @@ function make(definition: Definition): Space {
     get fronts() {
       if (!fronts) {
         const found = layouts.flatMap((layout) => frontsOf(definition, layout))
-        fronts = found.length ? numbersOf(found, complete) : 'none'
+        fronts = found.length ? numbersOf(found, layouts.length, complete) : 'none'
       }
       return fronts === 'none' ? undefined : fronts
     },
@@ -92,7 +100,7 @@ function make(definition: Definition): Space {
   }
 }
 
-function numbersOf(digits: readonly Digits[], complete: boolean): Numbers {
+function numbersOf(digits: readonly Digits[], layouts: number, complete: boolean): Numbers {
   const exact = complete && digits.every(({ machine }) => machine.exact)
   return {
     widest: digits.reduce((width, one) => Math.max(width, one.width), 0),
@@ -104,6 +112,11 @@ function numbersOf(digits: readonly Digits[], complete: boolean): Numbers {
       }
       return { count: sum, exact }
     },
+    share: (low, high) =>
+      digits.reduce((sum, one) => {
+        const from = low > one.least ? low : one.least
+        return from > high ? sum : sum + Number(between(one, from, high)) / Number(one.all)
+      }, 0) / layouts,
     list(low, high, limit) {
       const out: { value: bigint; text: string }[] = []
       for (const one of digits) {
@@ -126,7 +139,8 @@ function digitsOf(definition: Definition, layout: Layout): Digits[] {
   const width = layout.places.length - (plus ? 1 : 0)
   const first = plus ? machine.step(machine.start, PLUS) : machine.start
   if (!first || width === 0 || machine.endings(first) === 0n) return []
-  return [{ machine, first, width, prefix: plus ? '+' : '', least: 0n }]
+  const all = allOf(definition, layout)
+  return [{ machine, first, width, prefix: plus ? '+' : '', all, least: 0n }]
 }
 
 // For each width of a number in front those values that have it there, and no digit behind it.
@@ -144,9 +158,15 @@ function frontsOf(definition: Definition, { places: all, parts }: Layout): Digit
       numeric.has(place) ? isDigit(code) : place !== stop || !isDigit(code),
     )
     const first = machine.start
-    if (machine.endings(first) > 0n) found.push({ machine, first, width, prefix: '', least: 0n })
+    if (machine.endings(first) === 0n) continue
+    found.push({ machine, first, width, prefix: '', all: allOf(definition, layout), least: 0n })
   }
   return found
+}
+
+function allOf(definition: Definition, layout: Layout): bigint {
+  const machine = machineOf(definition, layout, () => true)
+  return machine.endings(machine.start)
 }
 
 // How many values of this width lie between two bounds, both included: down the digits that the bounds share, then

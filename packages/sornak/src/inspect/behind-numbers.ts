@@ -7,6 +7,25 @@ import { MOST_OFTEN } from './short/story.js'
 import { RUN_BITS } from './weights.js'
 
 /**
+ * Bits that the rows of a run say for such a reader, where a check digit makes of so many a letter that none is.
+ * @param share of all values that go on behind a number: 0 to 1
+ */
+export function noneSpelt(
+  share: number,
+  stops: number,
+  read: number,
+  from: Sums | undefined,
+  to: Sums,
+): number {
+  const rows = to.fits - (from?.fits ?? 0) + to.hits[read]! - (from?.hits[read] ?? 0)
+  if (share > MOST_SPELT || against(stops, from, to) > against(read, from, to)) return 0
+  return -rows * Math.log2(1 - share)
+}
+
+/** More than these are not the doing of a check digit, and how often each shape is used is not known. */
+const MOST_SPELT = 0.1
+
+/**
  * Bits that the rows of a run say for such a reader, in which no value goes on behind a number and elsewhere many do.
  * @param stops the process that stops there, or takes all of it for a sum
  * @param read the one that reads numbers only, where there is one

@@ -132,7 +132,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
   const nearTexts = processes.map(({ nearly }) => `${nearly ?? ''}`)
   const numberRead = index.get('number-read') ?? -1
-  const behindNumbers = ['front', 'arithmetic'].flatMap((id) => index.get(id) ?? [])
+  const arithmetic = index.get('arithmetic') ?? -1
+  const front = index.get('front') ?? -1
+  const unasked = processes.flatMap(({ fits, usual, ofDigits }, i) =>
+    ofDigits && !fits && usual !== 0 ? [[i, -usual] as const] : [],
+  )
   const space = spaceOf(definition)
   const wide = processes.some(({ rounds }) => rounds)
   const count = processes.length
@@ -267,13 +271,17 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const near: number[] = []
     const number = !mixed || isDigits(bytes, from, to)
     for (const { i, fits: ask } of asked) {
-      const score = ask(bytes, from, to)
-      const { max, usual } = processes[i]!
+      const { max, usual, ofDigits } = processes[i]!
+      const score = number || !ofDigits ? ask(bytes, from, to) : 0
       if (max !== undefined && number && score >= 0) {
         held.push(i)
         if (score > 0 || isNear(bytes, from, to, nearTexts[i]!)) near.push(i)
       }
       if (score !== usual) said.push([i, score - usual])
+    }
+    if (!number) {
+      for (const [i, more] of unasked) said.push([i, more])
+      said.sort(([a], [b]) => a - b)
     }
     return { said, held, near }
   }
@@ -408,16 +416,16 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     )
     for (const [i] of cuts) found.set(i, narrowest)
     const isRead = found.has(numberRead)
-    // However much may stand behind a number, it is one of as many numbers.
-    if (isRead) for (const i of behindNumbers) if (found.get(i)! > 1n) found.set(i, 1n)
+    // However much may stand behind a number, it is one of as many numbers: each shape is as likely as any other.
+    if (isRead && found.has(arithmetic)) found.set(arithmetic, 1n)
+    if (isRead && found.has(front)) found.set(front, timesAsLikely(ways))
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)
     // What leaves a value alone that stands behind marks says as little as of one that fits.
     const quiet = bare === undefined ? undefined : leaveAlone(bare, stands, found)
     // A reader that stops at the first letter takes a power of ten as one too.
-    const front = index.get('front')
-    if (front !== undefined && found.has(index.get('evaluated') ?? -1) && !found.has(front))
+    if (front >= 0 && found.has(index.get('evaluated') ?? -1) && !found.has(front))
       found.set(front, 1n)
     const short = index.get('short-display')
     // Few digits are no fewer than all there are, where these make a value.
@@ -724,6 +732,13 @@ function countOf({ originals }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'subset') return roughly(originals.subset)
   return space.count(originals.low, originals.high).count
 }
+
+// Beside one value of digits, those of which the number is the front.
+const timesAsLikely = (ways: readonly Hypothesis[]) =>
+  ways.reduce((most, { process, weight }) => {
+    const times = process === 'front' ? BigInt(Math.round(weight / TOGETHER.front)) : 1n
+    return times > most ? times : most
+  }, 1n)
 
 // A few steps are counted, as a check digit leaves none of them, maybe; of many the bound will do.
 const roughly = (subset: Subset) => (subset.bound <= FEW_STEPS ? subset.count : subset.bound)

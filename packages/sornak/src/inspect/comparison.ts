@@ -6,7 +6,7 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { noneBehind } from './behind-numbers.js'
+import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
@@ -65,9 +65,15 @@ export function comparison(
   const stops = place.get('front')
   const cutBehind = (i: number, from: Sums, to: Sums) =>
     i === stops ? noneBehind(i, read, all, from, to) : 0
+  const { fronts, integers } = space
+  const spelt =
+    fronts && integers.count > 0n ? fronts.share(0n, 10n ** BigInt(fronts.widest) - 1n) : 1
+  const unspelt = (i: number, from: Sums, to: Sums) =>
+    i === stops && read !== undefined ? noneSpelt(spelt, i, read, from, to) : 0
   const totals = (from: Sums, to: Sums) =>
     processes.map((process, i) => {
-      return Math.max(...both(process, i, from, to)) + cutBehind(i, from, to) * UNIT
+      const behind = Math.max(cutBehind(i, from, to), unspelt(i, from, to))
+      return Math.max(...both(process, i, from, to)) + behind * UNIT
     })
   // What was at work here and there says nothing of values that fit.
   const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {

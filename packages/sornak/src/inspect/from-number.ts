@@ -23,7 +23,7 @@ import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
-import type { Numbers, Space } from '../identifier/space.js'
+import { widestNumber, type Numbers, type Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -193,7 +193,6 @@ function throughFloat(interval: Interval): Interval {
 }
 
 function wraps(space: Space, value: bigint): Bare[] {
-  if (space.integers.count === 0n) return []
   return typesFor(space).flatMap((type): Bare[] => {
     const back = unwrap(value, type)
     if (!back) return []
@@ -214,12 +213,11 @@ function wraps(space: Space, value: bigint): Bare[] {
 }
 
 // Types that some values are too large for.
-const typesFor = remembered(({ widest }: Space) =>
-  INTEGER_TYPES.filter(({ max }) => max < 10n ** BigInt(widest)),
+const typesFor = remembered((space: Space) =>
+  INTEGER_TYPES.filter(({ max }) => max < 10n ** BigInt(widestNumber(space))),
 )
 
 function limits(space: Space, value: bigint): Bare[] {
-  if (space.integers.count === 0n) return []
   return clamped.inverse(value.toString()).flatMap((preimage): Bare[] => {
     if (preimage.kind !== 'integers') return []
     const { low, high } = preimage
@@ -255,7 +253,8 @@ function signed(space: Space, value: bigint): Bare[] {
 }
 
 function octals(definition: Definition, space: Space, value: bigint): Bare[] {
-  if (space.integers.count === 0n || value.toString().length >= space.widest) return []
+  const widest = widestNumber(space)
+  if (value.toString().length >= widest) return []
   const seen = value.toString()
   const common = {
     channel: 'other-base',
@@ -263,7 +262,7 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
     weight: TOGETHER.otherBase,
     per: 'all' as const,
   }
-  const fronts = octalTexts(seen).filter((text) => text.length <= space.widest)
+  const fronts = octalTexts(seen).filter((text) => text.length <= widest)
   const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
   const fitting = whole.filter((text) => holds(definition, text))
   // What does not start with a zero is read as it stands.
@@ -349,19 +348,24 @@ function asFront(
     finding: 'cut-short',
     originals: { kind: 'subset', subset },
   }
-  if (low < high) return [{ ...stopped, weight: common.weight / behindEach(space) }]
-  const all = { process: 'front', weight: TOGETHER.front, per: 'all' } as const
+  if (subset.count === 0n && low < high) return []
+  // As many times as likely as one value of digits, where each shape of a value is as likely as any other.
+  const times = fronts.share(low, high) / each(space)
+  if (low < high) return [{ ...stopped, weight: common.weight * times, per: 'all' }]
+  const weight = TOGETHER.front
+  const all = { process: 'front', weight, per: 'all' } as const
   if (space.integers.count === 0n) return subset.count === 0n ? [] : [{ ...stopped, ...all }]
   return [
-    { ...stopped, ...all },
+    { ...stopped, ...all, weight: weight * Math.max(1, times) },
     { ...common, ...all, originals: { kind: 'integers', low, high } },
   ]
 }
 
-// Numbers of one width are as likely as those of another, however much may stand behind them.
-const behindEach = remembered(({ fronts, widest }: Space): number => {
-  const all = fronts?.count(0n, 10n ** BigInt(widest) - 1n).count ?? 0n
-  return Math.max(1, Number(all) / 10 ** widest)
+// How likely one value of digits is; where there are none, one that has a number in front.
+const each = remembered((space: Space): number => {
+  const numbers = space.integers.count > 0n ? space : space.fronts!
+  const most = 10n ** BigInt(numbers.widest) - 1n
+  return numbers.share(0n, most) / Number(numbers.count(0n, most).count)
 })
 
 function between(numbers: Numbers, low: bigint, high: bigint): Subset {

@@ -180,6 +180,11 @@ function storedOf(definition: Definition, text: string, displayed: boolean): str
 
 // 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
 // there is one; more than two runs are too many to solve, and are counted.
+// Runs of digits, or of what may be digits, joined by hyphens or a slash.
+const RUN = /\{(?:\w+:\s*)?(\d+)(?: of "0\.\.9[^"]*")?\}/.source
+const TWO_RUNS = new RegExp(`^${RUN}([-/])${RUN}$`)
+const THREE_RUNS = new RegExp(`^${RUN}-${RUN}-${RUN}$`)
+
 function asSum(
   definition: Definition,
   space: Space,
@@ -196,11 +201,9 @@ function asSum(
   const weight = only || text.startsWith('-') ? TOGETHER.evaluated : TOGETHER.evaluatedDisplay
   for (const form of formsOf(definition)) {
     for (const { text: shape } of form.masks) {
-      const runs = /^\{(?:\w+:\s*)?(\d+)\}([-/])\{(?:\w+:\s*)?(\d+)\}$/.exec(shape)
+      const runs = TWO_RUNS.exec(shape)
       if (!runs) {
-        const three = /^\{(?:\w+:\s*)?(\d+)\}-\{(?:\w+:\s*)?(\d+)\}-\{(?:\w+:\s*)?(\d+)\}$/.exec(
-          shape,
-        )
+        const three = THREE_RUNS.exec(shape)
         if (three) many += sumsOfThree(three.slice(1).map(Number), sum.value)
         continue
       }

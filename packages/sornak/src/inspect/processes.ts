@@ -14,7 +14,7 @@ import { FIFTEEN } from '../channel/fifteen-digits.js'
 import { INTEGER_TYPES, type IntegerType } from '../channel/integer-limits.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf, type Space } from '../identifier/space.js'
+import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { ROW_BITS } from './weights.js'
 
 /** Evidence is counted in 1/256 bit. */
@@ -36,6 +36,8 @@ export interface Process {
    * Where it is left out, `fits` says the same for all of them.
    */
   readonly alike?: (length: number, front: number) => Alike | null
+  /** A reader of numbers, which may refuse what has a letter in it: such a value says nothing of it. */
+  readonly ofDigits?: true
   /** The value may be the rounding of another: repeats of it are no evidence. */
   readonly rounds?: true
   /** So many characters are cut. */
@@ -97,13 +99,13 @@ export function processesOf(definition: Definition): Process[] {
   const { fronts, integers } = space
   if (fronts)
     list.push(integers.count > 0n ? { id: 'front', usual: 0, fits: unlessBare } : never('front'))
-  if (integers.count === 0n) return list
-  return [...list, ...numeric(space).map(fronts ? onDigits : (process) => process)]
+  if (integers.count === 0n && !fronts) return list
+  return [...list, ...numeric(space)]
 }
 
 // What readers of numbers do.
 function numeric(space: Space): Process[] {
-  const { widest } = space
+  const widest = widestNumber(space)
   const nearly = (8n ** BigInt(widest - 1) * 3n) / 4n
   const list: Process[] = [
     { id: 'number-read', usual: 0, fits: unlessZero },
@@ -125,17 +127,8 @@ function numeric(space: Space): Process[] {
       rounds('fifteen-rounded', space, fifteen('rounded')),
       rounds('fifteen-binary64', space, behind),
     )
-  return list
+  return list.map((process) => ({ ...process, ofDigits: true }))
 }
-
-// A reader of numbers that refuses what has a letter in it leaves that alone: it says nothing.
-const onDigits = ({ fits, ...process }: Process): Process => ({
-  ...process,
-  fits(bytes, start, end) {
-    if (!isDigits(bytes, start, end)) return 0
-    return fits ? fits(bytes, start, end) : process.usual
-  },
-})
 
 const leadingZero = (bytes: Uint8Array, start: number, end: number) =>
   end - start > 1 && (bytes[start] === 48 || bytes[start] === 43)
