@@ -131,9 +131,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const index = new Map(processes.map(({ id }, i) => [id, i]))
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
   const nearTexts = processes.map(({ nearly }) => `${nearly ?? ''}`)
-  const numberRead = index.get('number-read') ?? -1
   const arithmetic = index.get('arithmetic') ?? -1
   const front = index.get('front') ?? -1
+  // Where no value is digits only, what was read stands in front of something else.
+  const asNumber =
+    spaceOf(definition).integers.count > 0n ? (index.get('number-read') ?? -1) : front
   const unasked = processes.flatMap(({ fits, usual, ofDigits }, i) =>
     ofDigits && !fits && usual !== 0 ? [[i, -usual] as const] : [],
   )
@@ -415,10 +417,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       cuts[0]?.[1] ?? 0n,
     )
     for (const [i] of cuts) found.set(i, narrowest)
-    const isRead = found.has(numberRead)
+    const isRead = found.has(asNumber)
     // However much may stand behind a number, it is one of as many numbers: each shape is as likely as any other.
-    if (isRead && found.has(arithmetic)) found.set(arithmetic, 1n)
-    if (isRead && found.has(front)) found.set(front, timesAsLikely(ways))
+    if (isRead && front !== asNumber) {
+      if (found.has(arithmetic)) found.set(arithmetic, 1n)
+      if (found.has(front)) found.set(front, timesAsLikely(ways))
+    }
     const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const bare = printed(seen, space)
     const stands = bare !== undefined && holds(definition, bare)
@@ -493,7 +497,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     found: Map<number, bigint>,
   ): ReadonlyMap<number, number> {
     const quiet = new Map<number, number>()
-    if (!stands && !found.has(numberRead)) return quiet
+    if (!stands && !found.has(asNumber)) return quiet
     const bytes = bytesOf(bare)
     for (const { i, fits: ask } of asked) {
       const { rounds, max } = processes[i]!

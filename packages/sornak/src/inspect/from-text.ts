@@ -181,7 +181,7 @@ function storedOf(definition: Definition, text: string, displayed: boolean): str
 // 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
 // there is one; more than two runs are too many to solve, and are counted.
 // Runs of digits, or of what may be digits, joined by hyphens or a slash.
-const RUN = /\{(?:\w+:\s*)?(\d+)(?: of "0\.\.9[^"]*")?\}/.source
+const RUN = /\{(?:\w+:\s*)?(?:\d+\.\.)?(\d+)(?: of "0\.\.9[^"]*")?\}/.source
 const TWO_RUNS = new RegExp(`^${RUN}([-/])${RUN}$`)
 const THREE_RUNS = new RegExp(`^${RUN}-${RUN}-${RUN}$`)
 

@@ -125,7 +125,9 @@ export function runwise(
 // How many values wrap round to one, in 1/256 bit.
 function wrapsOf(space: Space, id: string, max: bigint): number {
   const modulus = (max + 1n) * (id.includes('uint') ? 1n : 2n)
-  return Math.max(0, bits((space.integers.count * 4096n) / modulus) - 12 * UNIT)
+  const { integers, fronts } = space
+  const behind = fronts?.count(0n, 10n ** BigInt(fronts.widest) - 1n).count ?? 0n
+  return Math.max(0, bits(((integers.count + behind) * 4096n) / modulus) - 12 * UNIT)
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often
