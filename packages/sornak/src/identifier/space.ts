@@ -3,6 +3,7 @@
 
 import type { Definition } from './definition.js'
 import { layoutsOf, type Layout } from './layout.js'
+import { remembered } from './remembered.js'
 import { machineOf, spell, type Machine, type MachineNode } from './machine.js'
 
 export interface Tally {
@@ -50,6 +51,14 @@ export function spaceOf(definition: Definition): Space {
   if (!space) spaces.set(definition, (space = make(definition)))
   return space
 }
+
+/** The share that one value of digits has of all, and where there are none one that has a number in front: 0 to 1. */
+export const shareOfOne: (space: Space) => number = remembered((space: Space): number => {
+  const numbers = space.integers.count > 0n ? space : space.fronts
+  if (!numbers) return 0
+  const most = 10n ** BigInt(numbers.widest) - 1n
+  return numbers.share(0n, most) / Number(numbers.count(0n, most).count)
+})
 
 /** Digits of the widest number that a value is, or has in front. */
 export const widestNumber = ({ widest, fronts }: Space): number =>

@@ -23,7 +23,7 @@ import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
-import { widestNumber, type Numbers, type Space } from '../identifier/space.js'
+import { shareOfOne, widestNumber, type Numbers, type Space } from '../identifier/space.js'
 import { formsOf, restore } from './from-text.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -350,7 +350,7 @@ function asFront(
   }
   if (subset.count === 0n && low < high) return []
   // As many times as likely as one value of digits, where each shape of a value is as likely as any other.
-  const times = fronts.share(low, high) / each(space)
+  const times = fronts.share(low, high) / shareOfOne(space)
   if (low < high) return [{ ...stopped, weight: common.weight * times, per: 'all' }]
   const weight = TOGETHER.front
   const all = { process: 'front', weight, per: 'all' } as const
@@ -360,13 +360,6 @@ function asFront(
     { ...common, ...all, originals: { kind: 'integers', low, high } },
   ]
 }
-
-// How likely one value of digits is; where there are none, one that has a number in front.
-const each = remembered((space: Space): number => {
-  const numbers = space.integers.count > 0n ? space : space.fronts!
-  const most = 10n ** BigInt(numbers.widest) - 1n
-  return numbers.share(0n, most) / Number(numbers.count(0n, most).count)
-})
 
 function between(numbers: Numbers, low: bigint, high: bigint): Subset {
   const { count, exact } = numbers.count(low, high)

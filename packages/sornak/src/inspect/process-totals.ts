@@ -1,7 +1,7 @@
 // What some rows say for one process: at work on all of them, in some runs of them, or here and there. In 1/256 bit.
 
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf, type Space } from '../identifier/space.js'
+import { shareOfOne, spaceOf, type Space } from '../identifier/space.js'
 import type { Sums } from './column-evidence.js'
 import { widestMissing } from './cut-widths.js'
 import { bits, IN, OUT, UNIT, type Process } from './processes.js'
@@ -126,8 +126,9 @@ export function runwise(
 function wrapsOf(space: Space, id: string, max: bigint): number {
   const modulus = (max + 1n) * (id.includes('uint') ? 1n : 2n)
   const { integers, fronts } = space
-  const behind = fronts?.count(0n, 10n ** BigInt(fronts.widest) - 1n).count ?? 0n
-  return Math.max(0, bits(((integers.count + behind) * 4096n) / modulus) - 12 * UNIT)
+  const share = fronts?.share(0n, 10n ** BigInt(fronts.widest) - 1n) ?? 0
+  const inFront = share > 0 ? BigInt(Math.round(share / shareOfOne(space))) : 0n
+  return Math.max(0, bits(((integers.count + inFront) * 4096n) / modulus) - 12 * UNIT)
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often
