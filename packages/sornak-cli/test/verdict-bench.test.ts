@@ -4,11 +4,10 @@
 import { spawnSync } from 'node:child_process'
 import { expect, test } from 'vitest'
 
-function figures(bench: string, every: number): Record<string, number> {
+function figures(bench: string, every: number, ...words: string[]): Record<string, number> {
   const script = new URL(`../../../bench/${bench}.mjs`, import.meta.url).pathname
-  const { stdout, stderr } = spawnSync(process.execPath, [script, '--json', `--every=${every}`], {
-    maxBuffer: 1 << 28,
-  })
+  const args = [script, '--json', `--every=${every}`, ...words]
+  const { stdout, stderr } = spawnSync(process.execPath, args, { maxBuffer: 1 << 28 })
   expect(stderr.toString()).toBe('')
   return (JSON.parse(stdout.toString()) as { all: Record<string, number> }).all
 }
@@ -24,7 +23,20 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.98)
   expect(all['mended']).toBeGreaterThan(40_000)
   expect(all['wrong']).toBe(0)
-  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.99)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
+})
+
+test('and so they do for identifiers of the catalog', { timeout: 300_000 }, () => {
+  const all = figures('verdicts', 11, '--catalog')
+  const share = (a: string, b: string) => all[a]! / all[b]!
+  expect(all['changed']).toBeGreaterThan(40_000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0005)
+  expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.93)
+  expect(all['mended']).toBeGreaterThan(20_000)
+  // What stood behind a postcode shows nowhere where it is gone from every row; see docs/verdicts.md.
+  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.004)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })
 
 test('and so they do where identifiers are issued in blocks', { timeout: 300_000 }, () => {
@@ -38,5 +50,5 @@ test('and so they do where identifiers are issued in blocks', { timeout: 300_000
   expect(all['exactWrong']).toBe(0)
   expect(all['odds']).toBeGreaterThan(3000)
   expect(share('oddsWrong', 'odds')).toBeLessThanOrEqual(0.001)
-  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.99)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })

@@ -56,7 +56,7 @@ export const TOGETHER = {
   /** A leading zero read as octal. */
   otherBase: 0.0002,
   /** A reader that stopped at the first character that is no digit. */
-  front: 0.0002,
+  front: 0.0001,
   /** Characters cut off at the end or the front. */
   cutShort: 0.000004,
   /** A code that could not be read as a number at all and became zero. */
