@@ -79,3 +79,34 @@ test('where all were read so, what both could have printed is left open', () => 
     expect(candidates.map(({ text }) => text).sort()).toEqual([`0${nine}`, `${nine}X`].sort())
   })
 })
+
+describe('postcodes, half of which go on behind a hyphen', () => {
+  const postcodes = fromCatalog('postcode/us')!
+  const before = Array.from({ length: 360 }, (_, row) =>
+    row % 2 ? digits(5) : `${digits(5)}-${digits(4)}`,
+  )
+  const verdicts = (column: readonly string[]) => {
+    const runs = columnRuns(postcodes, evidenceOf(postcodes, column))
+    return column.map((text, row) => judge(postcodes, text, 10, runs.around(row)))
+  }
+
+  test('where it is gone from a run of rows, what is left there is doubted', () => {
+    const struck = (row: number) => row >= 120 && row < 240
+    const after = verdicts(before.map((text, row) => (struck(row) ? bare(front(text)) : text)))
+    const doubted = after.flatMap(({ verdict }, row) => (verdict === 'suspect' ? [row] : []))
+    expect(doubted.length).toBeGreaterThan(90)
+    expect(doubted.every(struck)).toBe(true)
+    after.forEach(({ mend }, row) => {
+      if (struck(row)) expect([row, mend]).toEqual([row, undefined])
+    })
+  })
+  test('where it stands, zeros were lost', () => {
+    const after = verdicts(before.map((text) => (/-/.test(text) ? text : bare(text))))
+    const lost = before.flatMap((text, row) => (/^0\d{4}$/.test(text) ? [row] : []))
+    expect(lost.length).toBeGreaterThan(8)
+    for (const row of lost) expect(after[row]!.mend).toBe(before[row])
+  })
+  test('a lone one lost its zero', () => {
+    expect(judge(postcodes, '2664')).toMatchObject({ verdict: 'mendable', mend: '02664' })
+  })
+})
