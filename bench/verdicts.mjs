@@ -54,6 +54,7 @@ const KEYS = [
   'recovered',
   'mended',
   'wrong',
+  'exactWrong',
   'listed',
   'inList',
 ]
@@ -101,7 +102,7 @@ function measure({ identifier: name, conversion, seen }) {
     ]
     const add = (key) => totals.forEach((total) => total[key]++)
     rows.forEach((row, index) => {
-      const { run, verdict, findings, mend, candidates, possible } = judgedAt(index)
+      const { run, verdict, findings, mend, proof, candidates, possible } = judgedAt(index)
       const quiet = (verdict === 'intact' || verdict === 'blank') && findings.length === 0
       if (row.seen === row.original) {
         if (!row.real && scene !== 'block' ? false : !row.real) {
@@ -143,9 +144,11 @@ function measure({ identifier: name, conversion, seen }) {
         add('mended')
         if (mend !== row.original) {
           add('wrong')
+          if (proof === 'exact') add('exactWrong')
           if (asked.has('--wrong'))
             say(
               'WRONG',
+              proof,
               name,
               conversion,
               scene,
