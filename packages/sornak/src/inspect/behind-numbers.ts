@@ -2,7 +2,7 @@
 // digit leaves none of them, nor does one that works out what hyphens join; and what they leave may fit.
 
 import type { Sums } from './column-evidence.js'
-import { IN, OUT } from './processes.js'
+import { against } from './process-totals.js'
 import { MOST_OFTEN } from './short/story.js'
 import { RUN_BITS } from './weights.js'
 
@@ -14,10 +14,10 @@ export function noneSpelt(
   share: number,
   stops: number,
   read: number,
-  from: Sums | undefined,
+  from: Sums,
   to: Sums,
 ): number {
-  const rows = to.fits - (from?.fits ?? 0) + to.hits[read]! - (from?.hits[read] ?? 0)
+  const rows = to.fits - from.fits + to.hits[read]! - from.hits[read]!
   if (share > MOST_SPELT || against(stops, from, to) > against(read, from, to)) return 0
   return -rows * Math.log2(1 - share)
 }
@@ -47,10 +47,4 @@ export function noneBehind(
   const bits = -within * Math.log2(1 - Math.min(share, MOST_OFTEN))
   // A stretch without them is found between any two: it has to be worth as much as a run.
   return bits > RUN_BITS ? bits : 0
-}
-
-// Values that fit and that a process would have changed.
-function against(i: number, from: Sums | undefined, to: Sums): number {
-  const hits = to.hits[i]! - (from?.hits[i] ?? 0)
-  return (hits * (IN - OUT) - to.scores[i]! + (from?.scores[i] ?? 0)) / -OUT
 }

@@ -8,7 +8,7 @@ import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
-import { isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
+import { against, isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
@@ -280,8 +280,7 @@ const shareOf = (some: number, others: number) => (some === 0 ? 0 : some / (some
 function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, to: Sums): number {
   const i = place?.get('octal')
   if (i === undefined) return 0
-  const hits = to.hits[i]! - from.hits[i]!
-  return (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT
+  return against(i, from, to)
 }
 
 // Values of several widths fit without the zeros they had. That a run lost them shows where such values

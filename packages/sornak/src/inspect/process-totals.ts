@@ -22,11 +22,11 @@ export function total(
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at
   // work on all rows. So do those that fit among others that stand in printed forms.
-  const against = usual === 0 ? (hits * (IN - OUT) - to.scores[i]! + from.scores[i]!) / -OUT : 0
+  const contrary = usual === 0 ? against(i, from, to) : 0
   const printed = !rounds && isPrinted(from, to)
-  if (against * 10 > hits || passedBy(process, i, from, to)) return -Infinity
+  if (contrary * 10 > hits || passedBy(process, i, from, to)) return -Infinity
   const flat = printed
-    ? IN * hits + OUT * (misfits - hits + against)
+    ? IN * hits + OUT * (misfits - hits + contrary)
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
   const space = spaceOf(definition)
   if (id.startsWith('wrapped') && max !== undefined)
@@ -37,7 +37,7 @@ export function total(
   // What is left of a wide value fits where values have several widths: how many do not must be said.
   if ((lost !== undefined || kept !== undefined) && space.widths.length > 1) {
     const fits = to.fits - from.fits
-    const every = kept === undefined ? allLeft(i, from, to) : against === 0
+    const every = kept === undefined ? allLeft(i, from, to) : contrary === 0
     const missing = every ? widestMissing(space, process, fits) * UNIT : 0
     return flat + (fair ? more(id, i, from, to) : 0) + missing - apart(hits, fits)
   }
@@ -46,6 +46,12 @@ export function total(
     return flat + more(id, i, from, to) - fewerDigits(from.digits, to.digits)
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
   return flat + more(id, i, from, to) + narrow * (to.short - from.short)
+}
+
+/** Values that fit and that a process would have changed, where others say nothing of it. */
+export function against(i: number, from: Sums | undefined, to: Sums): number {
+  const hits = to.hits[i]! - (from?.hits[i] ?? 0)
+  return (hits * (IN - OUT) - to.scores[i]! + (from?.scores[i] ?? 0)) / -OUT
 }
 
 /** Every value that fits may be what a process left, and some do. */
