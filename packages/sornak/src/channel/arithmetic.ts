@@ -11,13 +11,14 @@ export const arithmetic: Channel = {
   id: 'arithmetic',
   finding: 'evaluated',
   title: 'Worked out as a sum',
-  describe: 'Hyphens and slashes between digits are taken for minus and divided by.',
+  describe:
+    'Hyphens and slashes between digits are taken for minus and divided by; what starts with a zero may be octal.',
   met: 'values pasted into a cell or field that works out what looks like a formula',
   prevent: 'Enter such codes as text, or store them without separators.',
   example: { before: '555-0142', after: '413', form: 'decimal' },
-  forms: ['decimal', 'comma'],
+  forms: ['decimal', 'comma', 'octal'],
   forward(text, form) {
-    const value = workedOut(text)
+    const value = workedOut(text, form === 'octal' ? 'octal' : 'decimal')
     if (value === undefined) return text
     return form === 'comma' ? value.replace('.', ',') : value
   },
@@ -27,16 +28,24 @@ export const arithmetic: Channel = {
   },
 }
 
+/** How a run of digits is read that starts with a zero. */
+export type ZeroLed = 'decimal' | 'octal'
+
 /** The value of digits joined by hyphens or one slash; undefined for anything else. */
-export function workedOut(text: string): string | undefined {
+export function workedOut(text: string, zeroLed: ZeroLed): string | undefined {
+  const value = (part: string) => valueOf(part, zeroLed)
   if (DIFFERENCE.test(text)) {
-    const [first, ...rest] = text.split('-').map((part) => BigInt(part))
+    const [first, ...rest] = text.split('-').map(value)
     return rest.reduce((sum, part) => sum - part, first!).toString()
   }
   if (!QUOTIENT.test(text)) return undefined
-  const [above, below] = text.split('/').map((part) => BigInt(part))
+  const [above, below] = text.split('/').map(value)
   return below === 0n ? undefined : quotient(above!, below!)
 }
+
+/** What a program takes a run of digits for; one with an 8 or 9 is never octal. */
+export const valueOf = (part: string, zeroLed: ZeroLed): bigint =>
+  BigInt(zeroLed === 'octal' && /^0[0-7]+$/.test(part) ? `0o${part}` : part)
 
 // Rounded to so many significant digits, zeros at the end dropped.
 function quotient(above: bigint, below: bigint): string {

@@ -45,7 +45,8 @@ export type FindingCode =
  * - `residues`: every text of digits whose value is at least `from` and leaves `rest` when divided by
  *   `modulus`;
  * - `starts`, `ends`: every longer text that starts or ends so;
- * - `sums`: every text of digits joined by `-` or `/` whose value, worked out, is this.
+ * - `sums`: every text of digits joined by `-` or `/` whose value, worked out, is this; a part that starts with a zero may
+ *   be octal.
  */
 export type Preimage =
   | { readonly kind: 'texts'; readonly texts: readonly string[] }

@@ -1,7 +1,7 @@
 // Ways of damage that are undone on the text as it stands: marks, display forms, look-alike letters, dates,
 // sums, brackets that became a sign, and text that was cut short.
 
-import { arithmetic, workedOut } from '../channel/arithmetic.js'
+import { arithmetic, valueOf, workedOut, type ZeroLed } from '../channel/arithmetic.js'
 import type { FindingCode } from '../channel/channel.js'
 import { dateGuess } from '../channel/date-guess.js'
 import { label } from '../channel/label.js'
@@ -212,12 +212,14 @@ function asSum(
         if (operator === '-') many += differences(first, second, sum.value)
         continue
       }
+      if (second > 6) continue
       for (let a = 0n; a < 10n ** BigInt(first); a++) {
-        const b = second <= 6 ? otherRun(a, operator!, sum.value) : undefined
-        if (b === undefined || b < 0n || `${b}`.length > second) continue
-        const whole = `${a}`.padStart(first, '0') + operator + `${b}`.padStart(second, '0')
-        if (workedOut(whole) === sum.value)
-          for (const held of storedOf(definition, whole, true)) texts.add(held)
+        const start = `${a}`.padStart(first, '0')
+        for (const end of otherRuns(start, operator!, second, sum.value)) {
+          const whole = start + operator + end
+          if (READINGS.some((read) => workedOut(whole, read) === sum.value))
+            for (const held of storedOf(definition, whole, true)) texts.add(held)
+        }
       }
     }
   }
@@ -252,6 +254,18 @@ function sumsOfThree([a = 0, b = 0, c = 0]: readonly number[], value: string): b
   const sum = BigInt(value)
   if (sum >= first! || sum < 2n - second! - third!) return 0n
   return second! * third! < first! * second! ? second! * third! : first! * second!
+}
+
+const READINGS: readonly ZeroLed[] = ['decimal', 'octal']
+
+// What may stand behind the operator, in so many digits: either run may have been read as octal.
+function otherRuns(start: string, operator: string, length: number, value: string): string[] {
+  const runs = READINGS.flatMap((read) => {
+    const b = otherRun(valueOf(start, read), operator, value)
+    if (b === undefined || b < 0n) return []
+    return [b.toString(), `0${b.toString(8)}`].filter((digits) => digits.length <= length)
+  })
+  return [...new Set(runs.map((digits) => digits.padStart(length, '0')))]
 }
 
 function otherRun(a: bigint, operator: string, value: string): bigint | undefined {

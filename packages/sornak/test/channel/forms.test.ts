@@ -15,6 +15,7 @@ const KINDS = {
   }),
   dated: definition({ stored: '{3 upper}{2}' }),
   joint: definition({ stored: '{3}-{4}' }),
+  desk: definition({ stored: '{4}-{2}' }),
   area: definition({ stored: '{5}-{4}' }),
   lane: definition({ stored: '{1}/{2}' }),
   time: definition({ stored: '{2}:{2}' }),
@@ -106,7 +107,12 @@ describe('verdicts', () => {
     ['dated', '7-Mar', 'mendable', 'date-made', 'MAR07'],
     ['dated', 'Mar-07', 'mendable', 'date-made', 'MAR07'],
     ['dated', '2026-03-07', 'mendable', 'date-made', 'MAR07'],
-    ['joint', '413', 'ambiguous', 'evaluated', '555-0142'],
+    // A thousand come to this, and some hundreds more where 0142 is octal.
+    ['joint', '413', 'lost', 'evaluated', undefined],
+    ['desk', '32', 'ambiguous', 'evaluated', '0047-15'],
+    // 0047 is octal for 39, and 07 for 7.
+    ['desk', '24', 'ambiguous', 'evaluated', '0047-15'],
+    ['desk', '4712', 'ambiguous', 'evaluated', '4719-07'],
     ['joint', '-9413', 'ambiguous', 'evaluated', '555-9968'],
     // Ten thousand and more come to this: they are not listed.
     ['area', '-2634', 'lost', 'evaluated', undefined],

@@ -49,7 +49,9 @@ const holds = (preimage: Preimage, text: string): boolean => {
     case 'ends':
       return text.endsWith(preimage.text) && text !== preimage.text
     case 'sums':
-      return CHANNELS.get('arithmetic')!.forward(text, 'decimal') === preimage.value
+      return ['decimal', 'octal'].some(
+        (form) => CHANNELS.get('arithmetic')!.forward(text, form) === preimage.value,
+      )
   }
 }
 
