@@ -31,6 +31,8 @@ const FRONTS = 10 ** FRONT
 /** those that start with a zero are told apart by whether they hold an 8 or 9. */
 const ZERO = FRONTS
 const ZERO_HIGH = FRONTS + 1
+/** Values with other characters than digits say nothing of numbers: what they say goes by the separators in them. */
+const SEPARATORS = [45, 47, 58]
 
 /**
  * @param mixed values may hold other characters than digits
@@ -42,6 +44,8 @@ export function usualValues(
   ask: (bytes: Uint8Array, start: number, end: number) => Answer,
 ): UsualValues {
   const tables: (Class | null | undefined)[][] = []
+  /** Values with other characters, by their length and the separators in them. */
+  const others: Class[][] = []
   const classes = new Map<string, Class>()
   let counted: Class[] = []
 
@@ -71,7 +75,8 @@ export function usualValues(
 
   function take(bytes: Uint8Array, start: number, end: number): boolean {
     const length = end - start
-    if (length === 0 || length > LONGEST || (mixed && !isDigits(bytes, start, end))) return false
+    if (length === 0 || length > LONGEST) return false
+    if (mixed && !isDigits(bytes, start, end)) return takeOther(bytes, start, end)
     let front = 0
     for (let at = start; at < end && at < start + FRONT; at++) front = front * 10 + bytes[at]! - 48
     // What is left over of a power of two up to 2^8 is told by the last eight digits.
@@ -89,6 +94,21 @@ export function usualValues(
       table[slot] = found = alike && classOf(alike, bytes, start, end)
     }
     if (found === null || !isUsual(found.alike, low, zeros)) return false
+    if (found.count++ === 0) counted.push(found)
+    return true
+  }
+
+  function takeOther(bytes: Uint8Array, start: number, end: number): boolean {
+    let shape = 0
+    for (let at = start + 1; at < end; at++) {
+      const byte = bytes[at]!
+      // What may be a power of ten is looked at one by one.
+      if (byte === 69 || byte === 101) return false
+      const place = SEPARATORS.indexOf(byte)
+      if (place >= 0) shape |= 1 << place
+    }
+    const table = (others[end - start] ??= [])
+    const found = (table[shape] ??= classOf({}, bytes, start, end))
     if (found.count++ === 0) counted.push(found)
     return true
   }
