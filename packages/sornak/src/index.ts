@@ -68,13 +68,9 @@ export { KNOWN_WORDS } from './inspect/known-words.js'
 export { judge, VERDICTS, type Judgement, type Verdict } from './inspect/verdict.js'
 export { why, about } from './inspect/messages.js'
 export { sayer, valueFinding, type ColumnFinding, type ValueFinding } from './inspect/finding.js'
-export {
-  columnEvidence,
-  joinedEvidence,
-  settled,
-  type ColumnEvidence,
-  type EvidenceState,
-} from './inspect/column-evidence.js'
+export { columnEvidence, type ColumnEvidence } from './inspect/column-evidence.js'
+export type { EvidenceState } from './inspect/evidence-state.js'
+export { joinedEvidence, settled } from './inspect/joined-evidence.js'
 export {
   besideEvidence,
   companions,

@@ -4,7 +4,8 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import { settled, type EvidenceState } from './column-evidence.js'
+import type { EvidenceState } from './evidence-state.js'
+import { settled } from './joined-evidence.js'
 import { processesOf, UNIT } from './processes.js'
 import type { Lift } from './weigh.js'
 import { BESIDE_BITS } from './weights.js'

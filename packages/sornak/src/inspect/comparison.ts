@@ -3,9 +3,10 @@
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
-import { NOTHING, type EvidenceState, type Sums } from './column-evidence.js'
+import { NOTHING, type EvidenceState, type Sums } from './evidence-state.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
+import { isOwnShape } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { against, isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
@@ -35,6 +36,7 @@ export function comparison(
   const space = spaceOf(definition)
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const setting = { definition, goesOn: all.spelt * 10 > all.fits || !isOwnShape(space) }
   const nothing = nothingOf(all)
   const {
     alike,
@@ -59,8 +61,8 @@ export function comparison(
     to: Sums,
     fair = isFair(process, i, from, to),
   ): [number, number] => [
-    total(definition, process, i, from, to, fair) + again(i, from, to),
-    scattered(definition, process, i, from, to, fair),
+    total(setting, process, i, from, to, fair) + again(i, from, to),
+    scattered(setting, process, i, from, to, fair),
   ]
   const stops = place.get('front')
   const cutBehind = (i: number, from: Sums, to: Sums) =>

@@ -3,7 +3,8 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import { settled, type EvidenceState } from './column-evidence.js'
+import type { EvidenceState } from './evidence-state.js'
+import { settled } from './joined-evidence.js'
 import { comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'

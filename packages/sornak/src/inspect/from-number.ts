@@ -24,6 +24,7 @@ import { holds } from '../identifier/holds.js'
 import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
 import { shareOfOne, widestNumber, type Numbers, type Space } from '../identifier/space.js'
+import { frontWeight } from './front-weight.js'
 import { formsOf, restore } from './from-text.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -275,7 +276,10 @@ function octals(definition: Definition, space: Space, value: bigint): Bare[] {
       originals: { kind: 'texts', texts: [...fitting, ...itself] },
     })
   // A reader that stops leaves what comes before it.
-  const stops = fronts.flatMap((front) => stopsOf(space).map((char) => front + char))
+  const chars = stopsOf(space)
+  const stops = fronts.flatMap((front) => chars.map((char) => front + char))
+  // Nor does it go on behind a number that starts with no zero.
+  if (seen !== '0') stops.push(...chars.flatMap((char) => (/\d/.test(char) ? [] : [seen + char])))
   const ends = [...fitting, ...itself, ...stops.filter((text) => holds(definition, text))]
   const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
   const count = longer.reduce((sum, one) => sum + one.count, BigInt(ends.length))
@@ -352,7 +356,7 @@ function asFront(
   // As many times as likely as one value of digits, where each shape of a value is as likely as any other.
   const times = fronts.share(low, high) / shareOfOne(space)
   if (low < high) return [{ ...stopped, weight: common.weight * times, per: 'all' }]
-  const weight = TOGETHER.front
+  const weight = frontWeight(space)
   const all = { process: 'front', weight, per: 'all' } as const
   if (space.integers.count === 0n) return subset.count === 0n ? [] : [{ ...stopped, ...all }]
   return [

@@ -3,8 +3,9 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import type { EvidenceState, Sums } from './column-evidence.js'
+import type { EvidenceState, Sums } from './evidence-state.js'
 import { lengthsMissing } from './cut-widths.js'
+import { inUse } from './front-weight.js'
 import { fewerDigits } from './process-totals.js'
 import { processesOf, STOPS, UNIT } from './processes.js'
 import { roundedAmong } from './rounded-among.js'
@@ -69,6 +70,11 @@ export function lifts(
     const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
     return said > 0 ? said : -Infinity
   }
+  // How many were left alone is told from the zeros that were.
+  const used = () => {
+    const { fits, spelt, zeros, short } = whole.sums
+    return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short))
+  }
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
     const ofRun = ofRows && rivals(definition, ofRows)
@@ -78,16 +84,21 @@ export function lifts(
       if (!missing.has(lost)) missing.set(lost, lengthsMissing(space, lost, short))
       return missing.get(lost)!
     }
-    // Whether the rows were cut short, where that suits them better than having lost zeros.
+    // By how much likelier it is that the rows were cut short than that they lost zeros.
     let cut: number | undefined
     const wereCut = () =>
-      (cut ??= Math.max(0, ...cuts.map((id) => ofShort(id, ofRun) ?? 0).filter(Number.isFinite)))
+      (cut ??= cuts.reduce(
+        (most, id) => Math.max(most, (ofShort(id, ofRun) ?? 0) + Math.log2(prior(id))),
+        0,
+      ))
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0
       const { lost } = processes[i]!
       const own = Math.max(
-        (sums[i]! - base) / UNIT - (lost === undefined || alike ? 0 : against(lost)),
+        (sums[i]! - base) / UNIT +
+          (id === 'front' ? used() : 0) -
+          (lost === undefined || alike ? 0 : against(lost)),
         inPart(i, from, to),
         among[i] || -Infinity,
       )

@@ -1,16 +1,23 @@
 // What some rows say for one process: at work on all of them, in some runs of them, or here and there. In 1/256 bit.
 
 import type { Definition } from '../identifier/definition.js'
-import { shareOfOne, spaceOf, type Space } from '../identifier/space.js'
-import type { Sums } from './column-evidence.js'
+import { shareOfOne, spaceOf, widestNumber, type Space } from '../identifier/space.js'
+import type { Sums } from './evidence-state.js'
 import { widestMissing } from './cut-widths.js'
-import { bits, IN, OUT, UNIT, type Process } from './processes.js'
+import { bits, IN, OUT, STOPS, UNIT, type Process } from './processes.js'
 import type { Run } from './run-state.js'
 import { OTHER_KIND, RUN_BITS } from './weights.js'
 
+/** What is known of a column before its rows are. */
+export interface Setting {
+  readonly definition: Definition
+  /** Many of its values go on behind a number, or a check digit may make them. */
+  readonly goesOn: boolean
+}
+
 // Evidence for a process that was at work on all rows between two places.
 export function total(
-  definition: Definition,
+  { definition, goesOn }: Setting,
   process: Process,
   i: number,
   from: Sums,
@@ -32,7 +39,7 @@ export function total(
   if (id.startsWith('wrapped') && max !== undefined)
     // Even numbers wrap round as often as the type has it; others have to be of two kinds.
     return fair
-      ? flat + wrapsOf(space, id, max) * (to.held[i]! - from.held[i]!)
+      ? flat + wrapsOf(space, goesOn, id, max) * (to.held[i]! - from.held[i]!)
       : flat - apart(hits, to.fits - from.fits)
   // What is left of a wide value fits where values have several widths: how many do not must be said.
   if ((lost !== undefined || kept !== undefined) && space.widths.length > 1) {
@@ -41,10 +48,12 @@ export function total(
     const missing = every ? widestMissing(space, process, fits) * UNIT : 0
     return flat + (fair ? more(id, i, from, to) : 0) + missing - apart(hits, fits)
   }
+  // Where few could be, which of all values were worked out must be said as well.
+  if (id === 'arithmetic' && !goesOn) return flat - apart(hits, to.fits - from.fits)
   if (!fair) return flat
   if (id === 'short-display')
     return flat + more(id, i, from, to) - fewerDigits(from.digits, to.digits)
-  const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (space.widest - 1) * UNIT) : 0
+  const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (widestNumber(space) - 1) * UNIT) : 0
   return flat + more(id, i, from, to) + narrow * (to.short - from.short)
 }
 
@@ -73,11 +82,12 @@ export const isPrinted = (from: Sums, to: Sums): boolean =>
   (to.formed - from.formed) * 2 > to.misfits - from.misfits
 
 // Values that fit, among others that stand in printed forms, were not printed with them; but a reader of
-// octal digits leaves 0891 as it is.
-function passedBy({ id, rounds }: Process, i: number, from: Sums, to: Sums): boolean {
+// octal digits leaves 0891 as it is, and a reader of numbers what is none, unless it stops there.
+function passedBy({ id, rounds, ofDigits }: Process, i: number, from: Sums, to: Sums): boolean {
   // What a rounding printed shows in the values that fit: they count for themselves.
   if (rounds) return false
-  const left = id === 'octal' ? to.zeros - from.zeros : 0
+  const zeros = id === 'octal' ? to.zeros - from.zeros : 0
+  const left = zeros + (ofDigits && id !== STOPS ? to.spelt - from.spelt : 0)
   return isPrinted(from, to) && (to.fits - from.fits - left) * 10 > to.hits[i]! - from.hits[i]!
 }
 
@@ -129,10 +139,11 @@ export function runwise(
 }
 
 // How many values wrap round to one, in 1/256 bit.
-function wrapsOf(space: Space, id: string, max: bigint): number {
+function wrapsOf(space: Space, goesOn: boolean, id: string, max: bigint): number {
   const modulus = (max + 1n) * (id.includes('uint') ? 1n : 2n)
   const { integers, fronts } = space
-  const share = fronts?.share(0n, 10n ** BigInt(fronts.widest) - 1n) ?? 0
+  const behind = goesOn ? fronts : undefined
+  const share = behind?.share(0n, 10n ** BigInt(behind.widest) - 1n) ?? 0
   const inFront = share > 0 ? BigInt(Math.round(share / shareOfOne(space))) : 0n
   return Math.max(0, bits(((integers.count + inFront) * 4096n) / modulus) - 12 * UNIT)
 }
@@ -140,7 +151,7 @@ function wrapsOf(space: Space, id: string, max: bigint): number {
 // The same for a process that was at work here and there: each value that it explains was met as often
 // as it strikes, each that fits as often as it does not.
 export function scattered(
-  definition: Definition,
+  { definition, goesOn }: Setting,
   { id, max, kept }: Process,
   i: number,
   from: Sums,
@@ -160,11 +171,12 @@ export function scattered(
   const usual = formed ? 0 : -Math.log2(seldom)
   // Values that kept their zeros say how often they were lost.
   const strike = hits / (hits + to.zeros - from.zeros)
-  const seen = id === 'number-read' ? Math.min(usual, Math.log2(strike / rate)) : usual
+  const reads = id === 'number-read' || id === 'front'
+  const seen = reads ? Math.min(usual, Math.log2(strike / rate)) : usual
   const showing = seen * UNIT * hits
   const many =
     id.startsWith('wrapped') && max !== undefined
-      ? wrapsOf(spaceOf(definition), id, max) * hits
+      ? wrapsOf(spaceOf(definition), goesOn, id, max) * hits
       : more(id, i, from, to)
   // A field that is too narrow cuts all values that go through it.
   const seldomThere = kept === undefined ? 0 : OTHER_KIND.scattered * UNIT
@@ -173,7 +185,7 @@ export function scattered(
     seldomThere +
     OUT * (misfits - hits) +
     Math.log2(1 - rate) * UNIT * fits +
-    (fair ? many + showing : id === 'number-read' ? showing : 0)
+    (fair ? many + showing : reads ? showing : 0)
   )
 }
 
@@ -186,7 +198,7 @@ function shows(definition: Definition, id: string, max: bigint | undefined): num
   const share = (part: bigint, whole: bigint) =>
     Math.min(1, Math.max(0.001, Number((part * 4096n) / whole) / 4096))
   const zeros = share(space.count(0n, below).count, all)
-  if (id === 'number-read' || id.startsWith('octal')) return zeros
+  if (id === 'number-read' || id === 'front' || id.startsWith('octal')) return zeros
   if (max === undefined) return 1
   if (id.startsWith('clamped')) return share(space.count(max + 1n, 10n ** 60n).count, all)
   const short = share(below < max ? below : max, max)

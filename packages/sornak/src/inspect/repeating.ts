@@ -1,7 +1,7 @@
 // Values that repeat the one before: of a sequence that was rounded nearly all do, and of a list that names some things
 // again and again as well.
 
-import type { EvidenceState, Sums } from './column-evidence.js'
+import type { EvidenceState, Sums } from './evidence-state.js'
 import { UNIT } from './processes.js'
 import { runsOf, type Run } from './run-state.js'
 import { RUN_BITS } from './weights.js'

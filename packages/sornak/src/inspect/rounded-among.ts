@@ -1,7 +1,7 @@
 // Values that were rounded here and there, among others that were not: no rows lie together to tell of it, but more of
 // those that fit are such as the rounding prints than there should be.
 
-import type { EvidenceState } from './column-evidence.js'
+import type { EvidenceState } from './evidence-state.js'
 import { IN, OUT, UNIT, type Process } from './processes.js'
 import { RUN_BITS } from './weights.js'
 

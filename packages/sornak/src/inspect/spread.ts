@@ -1,7 +1,7 @@
 // Whether numbers of a column lie below the limit of an integer type as evenly as those that wrapped round do. Numbers
 // of a few blocks, or up to the last one issued, all lie below it too, and nothing ever happened to them.
 
-import type { EvidenceState } from './column-evidence.js'
+import type { EvidenceState } from './evidence-state.js'
 
 /**
  * Bits for numbers spread over all of a type rather than over the blocks, or the interval, that these show; not more

@@ -10,7 +10,7 @@ import { spaceOf } from '../identifier/space.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { TrustedList } from './trusted.js'
-import { weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
+import { decided, weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
 import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
@@ -98,7 +98,7 @@ export function judge(
 
   const ways = asTold(hypotheses(definition, seen), context)
   const column = context && withDigits(context, seen)
-  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), column)
+  const weighed = decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
   const { possible, counted, beyondList, whole, ranked } = weighed
   const first = ranked[0]
   if (possible === 0n) {

@@ -116,6 +116,21 @@ export function weigh(
   }
 }
 
+/** The same, where the likeliest original is so likely that it is the only one: several ways may lead to it and to others. */
+export function decided(weighed: Weighed): Weighed {
+  const [first] = weighed.ranked
+  if (!first || first.odds < MEND_ODDS || weighed.possible <= 1n) return weighed
+  const { processes } = weighed
+  return {
+    possible: 1n,
+    counted: true,
+    beyondList: false,
+    whole: false,
+    ranked: [first],
+    processes,
+  }
+}
+
 // Originals in one interval start alike, but for the widest.
 function startOf(space: Space, { low, high }: { low: bigint; high: bigint }, usual: Usual): number {
   const [first] = space.list(low, high, 1)

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 6
+export const WEIGHTS_VERSION = 7
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -89,5 +89,7 @@ export const OTHER_KIND = { run: 7, scattered: 20 } as const
  * lost its zeros: a conversion of many values is not as rare as that of a lone one.
  */
 export const THROUGHOUT = 0.01
+/** So many times likelier is a reader that stopped where values are known to go on behind a number beside those that do not. */
+export const GOING_ON = 50
 /** All short values that octal reading explains are mended wrongly or none: so many times as sure must one be. */
-export const MOST_AT_STAKE = 16
+export const MOST_AT_STAKE = 64

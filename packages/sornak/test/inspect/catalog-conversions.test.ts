@@ -31,6 +31,8 @@ const CASES = [
   ['phone/de', 'c %.10g', 'ten digits of numbers of several widths'],
   ['device/sim', 'python rounded to 15 digits', 'rounded twice, to binary numbers and to digits'],
   ['bank/account-mx', 'python rounded to 15 digits', 'some binary numbers end in zeros'],
+  ['phone/it', 'c uint32', 'a few numbers come up to the limit of 32 bits, and none beyond'],
+  ['social-security/us', 'tcl expr', 'two values that were octal'],
   ['postcode/de', 'perl oct', 'octal as far as it goes, in five digits'],
   ['postcode/us', 'bc scale', 'worked out as a difference'],
   ['phone/fr', 'bash arithmetic', 'octal, where numbers of two lengths came out'],

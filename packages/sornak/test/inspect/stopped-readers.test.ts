@@ -60,6 +60,54 @@ test('a lone value lost its zero: readers that stop are seldom', () => {
   expect(judge(books, '306406152')).toMatchObject({ verdict: 'mendable', mend: '0306406152' })
 })
 
+test('names whose X went here and there are as right with a zero in front, and left open', () => {
+  const names = fromCatalog('person/isni')!
+  // ISO/IEC 7064, MOD 11-2: what stands before an X has a right check digit by itself.
+  const check = (fifteen: string) => {
+    const rest = Array.from(fifteen).reduce((sum, digit) => (sum + Number(digit)) * 2, 0) % 11
+    return (12 - rest) % 11
+  }
+  const before = Array.from({ length: 300 }, () => {
+    const fifteen = digits(15)
+    const last = check(fifteen)
+    return fifteen + (last === 10 ? 'X' : `${last}`)
+  })
+  const struck = (text: string, row: number) => row % 5 === 0 && /^[1-9].*X$/.test(text)
+  const after = before.map((text, row) => (struck(text, row) ? front(text) : text))
+  const runs = columnRuns(names, evidenceOf(names, after))
+  const open = before.flatMap((text, row) => (struck(text, row) ? [row] : []))
+  expect(open.length).toBeGreaterThan(2)
+  for (const row of open) {
+    const { verdict, candidates } = judge(names, after[row]!, 10, runs.around(row))
+    const texts = candidates.map(({ text }) => text).sort()
+    expect([verdict, texts]).toEqual(['ambiguous', [before[row]!, `0${after[row]!}`].sort()])
+  }
+})
+
+test('where every value ends in a letter, zeros in front were read as octal', () => {
+  const people = fromCatalog('person/es')!
+  const person = () => {
+    const eight = digits(8)
+    return eight + 'TRWAGMYFPDXBNJZSQVHLCKE'[Number(BigInt(eight) % 23n)]!
+  }
+  // As strtol does with base 0: an 8 or 9 ends an octal number.
+  const read = (text: string) => {
+    const octal = /^0[0-7]*/.exec(text)?.[0]
+    return octal === undefined ? front(text) : BigInt(`0o${octal.slice(1) || '0'}`).toString()
+  }
+  const before = Array.from({ length: 360 }, person)
+  const after = before.map((text, row) => (row >= 120 && row < 240 ? read(text) : text))
+  const runs = columnRuns(people, evidenceOf(people, after))
+  let mended = 0
+  before.forEach((original, row) => {
+    if (row < 120 || row >= 240) return
+    const { verdict, mend } = judge(people, after[row]!, 10, runs.around(row))
+    if (verdict === 'mendable') expect([after[row], mend]).toEqual([after[row], original])
+    if (mend !== undefined && original.startsWith('0')) mended++
+  })
+  expect(mended).toBeGreaterThan(0)
+})
+
 test('where all were read so, what both could have printed is left open', () => {
   const both = Array.from({ length: 4000 }, () => digits(9)).filter((nine) => {
     if (nine.startsWith('0')) return false
@@ -105,6 +153,30 @@ describe('postcodes, half of which go on behind a hyphen', () => {
     const lost = before.flatMap((text, row) => (/^0\d{4}$/.test(text) ? [row] : []))
     expect(lost.length).toBeGreaterThan(8)
     for (const row of lost) expect(after[row]!.mend).toBe(before[row])
+  })
+  const hereAndThere = (text: string, row: number) => (row % 3 ? text : bare(text))
+  test('where some lost theirs here and there, they may have stood in front of a hyphen', () => {
+    const after = verdicts(
+      before.map((text, row) => (/-/.test(text) ? text : hereAndThere(text, row))),
+    )
+    const lost = before.flatMap((text, row) =>
+      /^0\d{4}$/.test(text) && row % 3 === 0 ? [row] : [],
+    )
+    expect(lost.length).toBeGreaterThan(2)
+    for (const row of lost) expect([row, after[row]!.verdict]).toEqual([row, 'lost'])
+  })
+  test('where no value has a hyphen, they have not', () => {
+    const plain = before.map((text) => text.slice(0, 5))
+    const after = verdicts(plain.map(hereAndThere))
+    const lost = plain.flatMap((text, row) => (text.startsWith('0') && row % 3 === 0 ? [row] : []))
+    expect(lost.length).toBeGreaterThan(5)
+    for (const row of lost) expect([row, after[row]!.mend]).toEqual([row, plain[row]])
+  })
+  test('printed with decimals, where those with a hyphen were left alone, they lost zeros', () => {
+    const after = verdicts(before.map((text) => (/-/.test(text) ? text : `${bare(text)}.0`)))
+    before.forEach((text, row) => {
+      if (!/-/.test(text)) expect([row, after[row]!.mend]).toEqual([row, text])
+    })
   })
   test('a lone one lost its zero', () => {
     expect(judge(postcodes, '2664')).toMatchObject({ verdict: 'mendable', mend: '02664' })

@@ -20,7 +20,8 @@ import {
 import { storiesOf, zerosLost } from './stories.js'
 import { rivalsOfWidths } from './several-widths.js'
 import { isPlain, MOST_OFTEN, type Story } from './story.js'
-import { MOST_AT_STAKE, OTHER_KIND, ROW_BITS } from '../weights.js'
+import { atStake } from './throughout.js'
+import { OTHER_KIND, ROW_BITS } from '../weights.js'
 
 /** By how many bits the short values of a group speak for another process rather than for lost zeros. */
 export type Rivals = (process: string) => number | undefined
@@ -38,12 +39,12 @@ const UNKNOWN = () => undefined
 export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const space = spaceOf(definition)
   const all = group.values.reduce((sum, { count }) => sum + count, 0)
+  if (all === 0 || space.integers.count === 0n) return UNKNOWN
   const few = all < FEW_ROWS
   const step = Math.ceil(group.values.length / MOST_VALUES)
   const values = group.values.filter((_, i) => i % step === 0)
-  if (space.widths.length > 1 && !few) return rivalsOfWidths(definition, group, values)
-  if (!isPlain(space) || all === 0 || (few && !(group.clean && rangeOf(space, group.clean))))
-    return UNKNOWN
+  if (space.widths.length > 1) return all > 1 ? rivalsOfWidths(definition, group, values) : UNKNOWN
+  if (!isPlain(space) || (few && !(group.clean && rangeOf(space, group.clean)))) return UNKNOWN
   let base: number | undefined
   const known = new Map<string, number | undefined>()
   const rows = values.reduce((sum, { count }) => sum + count, 0)
@@ -57,7 +58,7 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   return (process) => {
     if (!known.has(process)) {
       const own = stories.get(process)
-      const stake = process.startsWith('octal') ? Math.log2(Math.min(MOST_AT_STAKE, rows)) : 0
+      const stake = process.startsWith('octal') ? atStake(rows) : 0
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
       const { clean, between, share, printed } = group

@@ -9,10 +9,10 @@ import type { Originals } from '../hypothesis.js'
 import { hypotheses } from '../originals.js'
 import { STOPS } from '../processes.js'
 import { bitsOf } from '../spread.js'
-import { MOST_AT_STAKE, ROW_BITS, TOGETHER } from '../weights.js'
+import { ROW_BITS, TOGETHER } from '../weights.js'
 import { allAlike } from './alike.js'
 import type { ShortGroup } from './group.js'
-import { ofColumn } from './throughout.js'
+import { atStake, ofColumn } from './throughout.js'
 
 /** The stories of such values beside that of zeros lost, in bits; `undefined` for a process that has none. */
 export function rivalsOfWidths(
@@ -60,7 +60,7 @@ function readOctal(
     rows += count
     bits += count * Math.max(-ROW_BITS, Math.min(ROW_BITS, Math.log2(octal / lost)))
   }
-  return bits + Math.log2(Math.max(1, Math.min(MOST_AT_STAKE, rows)))
+  return bits + atStake(rows)
 }
 
 // What has no 8 or 9 in it is read to its end; of the rest what stands before the first of them.
@@ -75,9 +75,6 @@ function stopped(space: Space, digits: string): number {
   return sum
 }
 
-/** Of fewer rows it is chance where the largest lies. */
-const FEW_BOUNDED = 8
-
 // Numbers with as many digits as a limit, none beyond it: spread evenly below it, rather than over starts of their own.
 function belowLimit(values: ShortGroup['values'], limit: string): number {
   const longest = values.filter(
@@ -85,7 +82,6 @@ function belowLimit(values: ShortGroup['values'], limit: string): number {
   )
   if (longest.some(({ digits }) => digits.length > limit.length || digits > limit)) return 0
   const rows = longest.reduce((sum, { count }) => sum + count, 0)
-  if (rows < FEW_BOUNDED) return 0
   const starts = Array<number>(Number.parseInt(limit.slice(0, 2), 10) - 9).fill(0)
   for (const { digits, count } of longest)
     starts[Number.parseInt(digits.slice(0, 2), 10) - 10]! += count

@@ -5,7 +5,7 @@ import type { Space } from '../../identifier/space.js'
 import { rangeOf } from './population.js'
 import type { ShortGroup } from './group.js'
 import { MOST_OFTEN } from './story.js'
-import { THROUGHOUT } from '../weights.js'
+import { MOST_AT_STAKE, THROUGHOUT } from '../weights.js'
 
 /** Of fewer rows nothing is said about a column. */
 export const FEW_ROWS_ALIKE = 8
@@ -25,3 +25,7 @@ export const ofPart = (weight: number, told: number): number =>
 
 export const rowsOf = ({ values }: ShortGroup): number =>
   values.reduce((sum, { count }) => sum + count, 0)
+
+/** Bits by which so many values must suit lost zeros better than octal reading: each mend is as wrong as all of them. */
+export const atStake = (rows: number): number =>
+  Math.log2(Math.max(1, Math.min(MOST_AT_STAKE, rows * rows)))
