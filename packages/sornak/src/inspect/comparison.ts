@@ -53,6 +53,16 @@ export function comparison(
     id.startsWith('wrapped int') && signedRows(id, from, to) > 0
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
+  // What wrapped round in a type does not lie, all of it, in one of half its bits.
+  const narrower = processes.map(({ id }) => {
+    const [, bits = ''] = /^wrapped u?int(32|64)$/.exec(id) ?? []
+    const half = bits === '64' ? '32' : '16'
+    return bits ? ['int', 'uint'].flatMap((sign) => place.get(`wrapped ${sign}${half}`) ?? []) : []
+  })
+  const inNarrower = (i: number, from: Sums, to: Sums) => {
+    const hits = to.hits[i]! - from.hits[i]!
+    return hits >= FEW_WRAPPED && narrower[i]!.some((k) => hits === to.hits[k]! - from.hits[k]!)
+  }
   // For a process at work on all rows, and here and there.
   const both = (
     process: Process,
@@ -60,10 +70,13 @@ export function comparison(
     from: Sums,
     to: Sums,
     fair = isFair(process, i, from, to),
-  ): [number, number] => [
-    total(setting, process, i, from, to, fair) + again(i, from, to),
-    scattered(setting, process, i, from, to, fair),
-  ]
+  ): [number, number] =>
+    inNarrower(i, from, to)
+      ? [-Infinity, -Infinity]
+      : [
+          total(setting, process, i, from, to, fair) + again(i, from, to),
+          scattered(setting, process, i, from, to, fair),
+        ]
   const stops = place.get('front')
   const cutBehind = (i: number, from: Sums, to: Sums) =>
     i === stops ? noneBehind(i, read, all, from, to) : 0
@@ -222,6 +235,8 @@ const nothingOf = (sums: Sums): Sums => {
   }
 }
 
+/** Fewer may lie there by chance, where numbers are short. */
+const FEW_WRAPPED = 8
 /** So many values that fit are doubted for each that was cut. */
 const MOST_LEFT = 5
 /** So many rows must tell what a percent sign did. */

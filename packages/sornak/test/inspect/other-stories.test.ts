@@ -2,7 +2,17 @@
 // that come again say against lost zeros.
 
 import { describe, expect, test } from 'vitest'
-import { digits, next, of, outcome, padded, bare, type Population } from './converted-column.js'
+import { columnRuns, judge } from 'sornak'
+import {
+  bare,
+  digits,
+  evidenceOf,
+  next,
+  of,
+  outcome,
+  padded,
+  type Population,
+} from './converted-column.js'
 
 const wrap = (text: string, bits: bigint) => (BigInt(text) % (1n << bits)).toString()
 
@@ -122,6 +132,23 @@ describe('where the clean values do not tell, nothing is made up', () => {
     const { short, mended } = outcome(PHONES, (text) => text.slice(0, -1), here(33), 1600)
     expect(short).toBeGreaterThan(40)
     expect(mended).toBe(0)
+  })
+
+  test('numbers wrapped in 16 bits, none of them near the limit, wrapped in no wider type', () => {
+    const far: Population = {
+      of: of('{10}'),
+      values: () => () => {
+        for (;;) {
+          const text = `${1 + next(9)}${digits(9)}`
+          if (BigInt(wrap(text, 16n)) < 60_000n) return text
+        }
+      },
+    }
+    const rows = Array.from({ length: 240 }, far.values())
+    const seen = rows.map((text, row) => (row % 4 ? text : wrap(text, 16n)))
+    const runs = columnRuns(far.of, evidenceOf(far.of, seen))
+    for (let row = 0; row < rows.length; row += 4)
+      expect([row, judge(far.of, seen[row]!, 3, runs.around(row)).verdict]).toEqual([row, 'lost'])
   })
 
   test('a reader that stops at a letter reads powers of ten too', () => {
