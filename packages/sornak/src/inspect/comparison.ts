@@ -6,7 +6,7 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './evidence-state.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { isOwnShape } from './front-weight.js'
+import { frontWeight, isOwnShape } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { against, isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
@@ -95,12 +95,13 @@ export function comparison(
     const [all, some] = both(process, i, from, to)
     return all >= some
   }
+  const likely = (id: string) => (id === 'front' ? frontWeight(space) : prior(id))
   const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
     let best = -1
     let most = -Infinity
     for (let i = 0; i < processes.length; i++) {
       const { id } = processes[i]!
-      const usual = signed(id, from, to) ? TOGETHER.negativeWrapped : prior(id)
+      const usual = signed(id, from, to) ? TOGETHER.negativeWrapped : likely(id)
       const weighed = sums[i]! / UNIT + Math.log2(usual)
       if (core[i] && weighed > most) [best, most] = [i, weighed]
     }
@@ -157,7 +158,7 @@ export function comparison(
       ...(short && process.id === 'number-read' && unsure(space, short)),
       evidence: most,
       fair: isFair(process, best, from, to),
-      alone: score / UNIT - RUN_BITS + Math.log2(prior((own ?? process).id)),
+      alone: score / UNIT - RUN_BITS + Math.log2(likely((own ?? process).id)),
       suspect:
         own !== undefined &&
         !form &&

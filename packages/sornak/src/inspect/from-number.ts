@@ -24,7 +24,7 @@ import { holds } from '../identifier/holds.js'
 import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
 import { shareOfOne, widestNumber, type Numbers, type Space } from '../identifier/space.js'
-import { frontWeight } from './front-weight.js'
+import { frontWeight, holdsCodes } from './front-weight.js'
 import { formsOf, restore } from './from-text.js'
 import type { MaskList } from '../mask/list.js'
 import type { Hypothesis } from './hypothesis.js'
@@ -412,13 +412,4 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
 // So many characters at least stand in the slots of a form.
 const fewestOf = remembered(({ masks }: MaskList) =>
   Math.min(...masks.map(({ program }) => program.slots.reduce((sum, { min }) => sum + min, 0))),
-)
-
-// Whether a value can hold a character that makes a code look like a number: 12E5, 0x1F, 1_000.
-const holdsCodes = remembered(({ layouts }: Space) =>
-  layouts.some(({ places }) =>
-    places
-      .slice(1, -1)
-      .some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
-  ),
 )

@@ -136,7 +136,6 @@ export function prior(id: string): number {
   if (id.startsWith('clamped')) return THROUGHOUT
   if (id.startsWith('octal')) return TOGETHER.otherBase
   if (id.startsWith('cut-short')) return TOGETHER.cutShort
-  if (id === 'front') return TOGETHER.front
   if (id === 'short-display') return EACH.shortPlain
   if (id === 'binary32') return EACH.binary32
   if (id === 'repadded') return EACH.repadded

@@ -57,6 +57,8 @@ export const TOGETHER = {
   otherBase: 0.0002,
   /** A reader that stopped at the first character that is no digit. */
   front: 0.0001,
+  /** The same where no value is a number by itself. */
+  onlyFront: 1,
   /** Characters cut off at the end or the front. */
   cutShort: 0.000004,
   /** A code that could not be read as a number at all and became zero. */
