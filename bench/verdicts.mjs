@@ -85,6 +85,7 @@ function measure({ identifier: name, conversion, seen }) {
     seen: seen[i] ?? original,
     real: true,
   }))
+  const taken = takenBy(damaged)
   for (const [scene, build] of Object.entries(SCENES)) {
     const rows = build(damaged, () => {
       const text = clean()
@@ -124,7 +125,7 @@ function measure({ identifier: name, conversion, seen }) {
         else if (asked.has('--undoubted'))
           say('UNDOUBTED', name, conversion, scene, index, row.original, row.seen, run?.process)
       }
-      if (!still && determined(row, definition)) {
+      if (!still && determined(row, fits, taken)) {
         add('determined')
         if (mend === row.original) add('recovered')
         else if (asked.has('--unmended'))
@@ -183,14 +184,47 @@ function measure({ identifier: name, conversion, seen }) {
   return { figures: [...table], said }
 }
 
-/** All digits are still there: nothing went but zeros at the front, or something was added. */
-function determined({ original, seen }, definition) {
-  if (
-    definition.stored.masks.some(({ program }) => program.slots.some(({ min, max }) => min !== max))
-  )
-    return false
+/**
+ * All digits are still there, and whoever knew what the conversion does would know the original: nothing else fits of all
+ * that is as much with zeros in front, that goes on behind the number where the conversion stops there, or that wraps
+ * round to it where it wraps.
+ */
+function determined({ original, seen }, fits, { tails, modulus }) {
   const whole = exact(seen)
-  return whole !== undefined && /^\d+$/.test(original) && whole === BigInt(original)
+  if (whole === undefined || !/^\d+$/.test(original) || whole !== BigInt(original)) return false
+  const wrapped = Array.from(
+    { length: modulus ? MOST_WRAPS : 0 },
+    (_, i) => modulus * BigInt(i + 1),
+  )
+  const ends = ['', ...tails]
+  let count = 0
+  for (let width = 1; width <= WIDEST; width++)
+    for (const number of [whole, ...wrapped.map((more) => whole + more)]) {
+      const digits = `${number}`.padStart(width, '0')
+      if (digits.length === width) count += ends.filter((end) => fits(digits + end)).length
+      if (count > 1) return false
+    }
+  return count === 1
+}
+
+const WIDEST = 40
+const MOST_WRAPS = 50
+
+/** What a conversion takes: what stood behind numbers of which only these are left, and what is left out where it wraps. */
+function takenBy(rows) {
+  const tails = new Set()
+  let modulus
+  for (const { original, seen } of rows) {
+    const [, number, tail] = /^(\d+)(.*)$/.exec(original) ?? []
+    const left =
+      number === undefined ? undefined : /^-?\d+$/.test(seen) ? BigInt(seen) : exact(seen)
+    if (left === undefined) continue
+    const lost = BigInt(number) - left
+    if (lost === 0n && tail) tails.add(tail)
+    for (const size of [1n << 16n, 1n << 32n])
+      if (lost > 0n && lost % size === 0n && left < size) modulus = size
+  }
+  return { tails: [...tails], modulus }
 }
 
 function exact(seen) {
