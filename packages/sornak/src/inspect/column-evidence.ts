@@ -15,6 +15,7 @@ import { limitsOf } from './short/limits.js'
 import { collector } from './short/short-values.js'
 import { isPlain } from './short/story.js'
 import { usualValues, type Answer } from './usual.js'
+import { saysNothing } from './verdict.js'
 import { REPEAT, RUN_BITS } from './weights.js'
 
 export interface ColumnEvidence {
@@ -386,6 +387,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       } else fit(bytes, start, end)
     },
     misfit(seen, where) {
+      if (saysNothing(seen)) return
       arrive(where)
       if (alone) {
         alone = false

@@ -49,6 +49,20 @@ function throughBinary64(text: string): string {
   return (value - rest + (up ? unit : 0n)).toString()
 }
 
+test('blanks and words for a missing value say nothing: a run goes on behind them', () => {
+  const draw = digitsFrom(417)
+  const serial = definition({ stored: '{9}' })
+  const printed = Array.from({ length: 60 }, () => `1${draw(8)}.0`)
+  const words = ['NaN', 'None', '#N/A', 'inf', ' ']
+  const [run, ...more] = runsIn(serial, printed).told
+  expect(more).toEqual([])
+  const between = printed.flatMap((text, i) => [text, words[i % words.length]!])
+  const [among, ...others] = runsIn(serial, between).told
+  expect(others).toEqual([])
+  expect(among).toMatchObject({ process: run!.process, bits: run!.bits })
+  expect([among!.from.index, among!.to.index]).toEqual([0, 118])
+})
+
 describe('an 18-digit serial, rounded through binary64 in rows 4,000 to 9,000 of 20,000', () => {
   const serial = definition({ stored: '{18}' })
   const draw = digitsFrom(20261)
