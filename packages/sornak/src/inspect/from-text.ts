@@ -116,7 +116,12 @@ export function textual(
   if (!whole && /\p{L}/u.test(text))
     offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
   if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
-    offer('date-guess', 'date-made', from(dateGuess), TOGETHER.dated)
+    offer(
+      'date-guess',
+      'date-made',
+      from(dateGuess),
+      /^\d+$/.test(text) && !storesSeparators(space) ? TOGETHER.evaluatedDisplay : TOGETHER.dated,
+    )
   if (!separated) return found
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
@@ -321,6 +326,8 @@ const showsLookAlikes = remembered((definition: Definition) =>
 /** A letter that names of months have. */
 const holdsLetters = holdsAny('M')
 const holdsLookAlikes = holdsAny('OIZSB')
+/** A separator that dates have. */
+const storesSeparators = holdsAny('-/.')
 
 function way(
   process: string,
