@@ -9,7 +9,7 @@ import { nearest } from '../words/nearest.js'
 import { uncovered } from './cover.js'
 import { knownPart, readCheck } from './define-check.js'
 import { WHOLE, type Definition } from './definition.js'
-import { fit } from './fit.js'
+import { allDigits, fit } from './fit.js'
 import { isList, isMap, type Path, type Plain, type PlainMap, type Reader } from './plain.js'
 import { parseRange, type PartRule, type TextRange } from './ranges.js'
 import { parseReveal, REVEAL_ALL, REVEAL_NONE, type Reveal, type Sensitivity } from './reveal.js'
@@ -369,8 +369,5 @@ function readWord<T extends string>(
     near ? `Did you mean "${near}"?` : `Write one of: ${words.join(', ')}.`,
   )
 }
-
-const allDigits = ({ nodes }: Mask) =>
-  nodes.every((node) => node.kind === 'slot' && node.chars.kind === 'digit')
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

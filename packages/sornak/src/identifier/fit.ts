@@ -89,6 +89,10 @@ function fitPadded(definition: Definition, text: string): Fit {
   return exact
 }
 
+/** Whether a mask takes digits only. */
+export const allDigits = ({ nodes }: Mask): boolean =>
+  nodes.every((node) => node.kind === 'slot' && node.chars.kind === 'digit')
+
 /** The widths in characters that a mask without separators takes, narrowest first. */
 export function widths(mask: Mask): number[] {
   const slots = mask.program.slots

@@ -2,21 +2,24 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
+import { allDigits } from '../identifier/fit.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './evidence-state.js'
 import { evenness } from './evenness.js'
+import { asException } from './exception.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { frontWeight, isOwnShape } from './front-weight.js'
+import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
-import { against, isPrinted, runwise, scattered, total, usualDigits } from './process-totals.js'
+import { runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
-import { firstWhere } from './row-lookup.js'
+import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
 import type { Mark, Run } from './run-state.js'
+import type { Lift } from './weigh.js'
 import { RUN_BITS, TOGETHER } from './weights.js'
 
 export interface Comparison {
@@ -133,6 +136,8 @@ export function comparison(
     totals(nothing, all).map((sum, i) =>
       Math.max(sum, runwise(processes[i]!, i, inRuns[i]!, all, even[i]!)),
     )
+  let everyRow: Lift | undefined
+  const ofAllRows = () => (everyRow ??= lifted(everything(), nothing, all))
   const over = (
     from: Sums,
     to: Sums,
@@ -143,6 +148,10 @@ export function comparison(
     const sums = own ? totals(from, to) : everything()
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
+    const ofRows = lifted(sums, from, to, short)
+    const lift = own
+      ? asException(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+      : ofRows
     const process = form ? own : processes[best]!
     return {
       process: process.id,
@@ -150,12 +159,12 @@ export function comparison(
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift: lifted(sums, from, to, short),
+      lift,
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       mark: markOf(from, to),
       percent: percentOf(from, to),
-      ...(short && process.id === 'number-read' && unsure(space, short)),
+      ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
       evidence: most,
       fair: isFair(process, best, from, to),
       alone: score / UNIT - RUN_BITS + Math.log2(likely((own ?? process).id)),
@@ -190,9 +199,13 @@ export function comparison(
 }
 
 // What else may have struck all values, where zeros are the likeliest to have gone.
-const unsure = (space: Space, short: ShortGroup) => ({
+const unsure = ({ sums }: EvidenceState, space: Space, short: ShortGroup, lift: Lift) => ({
   lacking: lacking(space, short),
   bound: boundOf(space, short),
+  ...(sums.spelt === 0 &&
+    isUnsure(space, lift('front')) && {
+      digitsOnly: space.definition.stored.masks.filter(allDigits).map(({ text }) => text),
+    }),
 })
 
 // Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
@@ -252,53 +265,6 @@ function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
   if (all < FEW_PERCENTS) return undefined
   if (hundreds === all) return 'hundredfold'
   return hundreds * 5 <= all ? 'as-it-is' : undefined
-}
-
-// The short values of a run, or of all rows.
-function groupOf(
-  { shorts, sums, clean }: EvidenceState,
-  beside: Pick<ShortGroup, 'negatives' | 'scattered'>,
-  from?: Mark<Sums>,
-  to?: Mark<Sums>,
-  place?: ReadonlyMap<string, number>,
-): ShortGroup {
-  if (!from || !to)
-    return {
-      ...beside,
-      values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
-      share: shareOf(sums.short, sums.wide + sums.zeros),
-      printed: sums.formed * 2 > sums.misfits,
-      clean,
-      between: undefined,
-    }
-  const values = shorts.flatMap(({ digits, rows }) => {
-    const before = (place: Mark<Sums>) => firstWhere(rows.length, (i) => rows[i]! >= place.row)
-    const count = before(to) - before(from)
-    return count ? [{ digits, count }] : []
-  })
-  const [a, b] = [from.known, to.known]
-  const short = Math.max(1, b.short - a.short)
-  const kept = b.zeros - a.zeros
-  return {
-    ...beside,
-    values,
-    share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
-    printed: isPrinted(a, b),
-    clean,
-    between: {
-      kept: kept / short,
-      octal: octalsKept(place, a, b) / short,
-    },
-  }
-}
-
-const shareOf = (some: number, others: number) => (some === 0 ? 0 : some / (some + others))
-
-// Values that fit and that an octal reader would have changed.
-function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, to: Sums): number {
-  const i = place?.get('octal')
-  if (i === undefined) return 0
-  return against(i, from, to)
 }
 
 // Values of several widths fit without the zeros they had. That a run lost them shows where such values

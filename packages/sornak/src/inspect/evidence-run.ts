@@ -28,6 +28,8 @@ export interface EvidenceRun {
   readonly lacking?: number
   /** No value is complete or beyond the limit of this type, and some come close to it: they may have wrapped round. */
   readonly bound?: IntegerType | undefined
+  /** All values are digits only, of which it is not sure that nothing stood behind them: the stored masks of such. */
+  readonly digitsOnly?: readonly string[] | undefined
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */

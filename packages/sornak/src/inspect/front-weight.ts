@@ -2,7 +2,8 @@
 
 import { remembered } from '../identifier/remembered.js'
 import type { Space } from '../identifier/space.js'
-import { GOING_ON, TOGETHER } from './weights.js'
+import { FEW_ROWS_ALIKE, ofColumn } from './short/throughout.js'
+import { GOING_ON, MEND_ODDS, TOGETHER } from './weights.js'
 
 /** Before the column has spoken. */
 export function frontWeight(space: Space): number {
@@ -16,16 +17,22 @@ export const isOwnShape = (space: Space): boolean => space.integers.count > 0n &
 
 /**
  * By how many bits it is likelier in a column, where of the values that were left alone so many go on behind a number: a
- * shape was there as often as it still is.
+ * shape was there as often as it still is. Where none was left alone, nothing tells whether it was there.
  *
  * @param some how many do
  * @param others how many are digits only
+ * @param short how many lost their zeros, at least
  */
-export function inUse(space: Space, some: number, others: number): number {
+export function inUse(space: Space, some: number, others: number, short: number): number {
   if (!isOwnShape(space)) return 0
   const often = (some + 1 / GOING_ON) / (others + 1)
-  return Math.log2(GOING_ON * Math.min(1, often))
+  const throughout = some === 0 && short >= FEW_ROWS_ALIKE ? ofColumn(TOGETHER.front) : 0
+  return Math.log2(GOING_ON * Math.min(1, often)) + throughout
 }
+
+/** In a column whose values gain so many bits it is not sure that nothing stood behind them. */
+export const isUnsure = (space: Space, used: number): boolean =>
+  isOwnShape(space) && TOGETHER.front * 2 ** used > 1 - MEND_ODDS
 
 // A letter or a digit may stand in one place, as where a check digit of eleven kinds may be an X.
 const isMixed = remembered(({ layouts }: Space): boolean =>

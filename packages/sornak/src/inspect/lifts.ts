@@ -73,7 +73,7 @@ export function lifts(
   // How many were left alone is told from the zeros that were.
   const used = () => {
     const { fits, spelt, zeros, short } = whole.sums
-    return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short))
+    return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short), short)
   }
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort

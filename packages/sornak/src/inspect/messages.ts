@@ -27,8 +27,12 @@ export function why(
 }
 
 /** What leaves the values of a run open, and what would settle it; undefined where nothing does. */
-export function openWhy({ lacking = 0, bound }: EvidenceRun): string | undefined {
-  const sentences = [lacking > 0 && lackingWhy(lacking), bound && boundWhy(bound)].filter(Boolean)
+export function openWhy({ lacking = 0, bound, digitsOnly }: EvidenceRun): string | undefined {
+  const sentences = [
+    lacking > 0 && lackingWhy(lacking),
+    bound && boundWhy(bound),
+    digitsOnly && digitsOnlyWhy(digitsOnly),
+  ].filter(Boolean)
   return sentences.length > 0 ? sentences.join(' ') : undefined
 }
 
@@ -64,6 +68,11 @@ function lackingWhy(digits: number): string {
 
 const boundWhy = ({ max, bits, signed }: IntegerType) =>
   `No value is complete, and none is beyond ${grouped(max)}, which some come close to: they lost their zeros, or started again from below in an integer column of ${bits} bits${signed ? '' : ' without a sign'}. One value of the source tells which.`
+
+function digitsOnlyWhy(masks: readonly string[]): string {
+  const list = masks.length > 0 ? ` (${masks.map((mask) => `"${mask}"`).join(' or ')})` : ''
+  return `None goes on behind its digits, as values of this identifier may, and a reader that stops there leaves only those. If all of them are digits only, write that into the stored mask${list}, and they can be mended.`
+}
 
 /** Why the rows are told in which another column is damaged. */
 export function besideWhy(

@@ -35,6 +35,8 @@ function all(definition: Definition, seen: string): Hypothesis[] {
     // What stands as it should was not filled up to a narrower width.
     const whole = holds(definition, text)
     const stands = whole && /^0\d+$/.test(text)
+    // Nor was what stands so behind marks, as texts have them, left by a reader of numbers.
+    const marked = whole && findings.length > 0
     const scales = unscaled(text).map(({ number }) => number)
     return [
       ...asItStands(definition, unmarked),
@@ -43,7 +45,9 @@ function all(definition: Definition, seen: string): Hypothesis[] {
       ...textual(definition, space, unmarked, whole),
       ...(stands
         ? []
-        : numberTexts(text).flatMap((number) => fromNumber(definition, space, number, findings))),
+        : numberTexts(text)
+            .flatMap((number) => fromNumber(definition, space, number, findings))
+            .filter(({ process }) => !(marked && process === 'front'))),
       ...(scales.length ? fromScaled(definition, text, findings) : []),
     ]
   })

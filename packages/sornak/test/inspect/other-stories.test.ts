@@ -3,6 +3,7 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
 import {
   bare,
   digits,
@@ -33,6 +34,25 @@ const SEQUENCE: Population = {
 
 const here = (every: number) => (row: number) => (row * 7919) % every === 0
 const block = (row: number) => row >= 240 && row < 400
+
+test('printed with a decimal, but for what starts with a zero and has an 8 or 9: others were octal', () => {
+  const made = definition({ stored: '{5}', only: { value: '01001..52999' } })
+  const digitsOf = (many: number, count: number) =>
+    Array.from({ length: count }, () => next(many)).join('')
+  const short = (row: number) => row % 7 === 3
+  const originals = Array.from({ length: 60 }, (_, row) => {
+    if (short(row)) return `0${1 + next(3)}${digitsOf(8, 3)}`
+    return row % 15 === 9 ? `0${1 + next(9)}9${digits(2)}` : `${1 + next(4)}${digits(4)}`
+  })
+  const seen = originals.map((text, row) => {
+    if (short(row)) return `${BigInt(`0o${text}`)}.0`
+    return text.startsWith('0') ? text : `${text}.0`
+  })
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  originals.forEach((original, row) => {
+    if (short(row)) expect(judge(made, seen[row]!, 10, runs.around(row)).mend).toBe(original)
+  })
+})
 
 describe('no mend is wrong', () => {
   test.each<

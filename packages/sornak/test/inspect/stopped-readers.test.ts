@@ -3,7 +3,8 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, fromCatalog, judge } from 'sornak'
-import { bare, digits, evidenceOf } from './converted-column.js'
+import { openWhy, runWhy } from '../../src/inspect/messages.js'
+import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 const books = fromCatalog('book/isbn-10')!
 
@@ -165,6 +166,24 @@ describe('postcodes, half of which go on behind a hyphen', () => {
     expect(lost.length).toBeGreaterThan(2)
     for (const row of lost) expect([row, after[row]!.verdict]).toEqual([row, 'lost'])
   })
+  test.each([8, 9, 10, 12])(
+    'a stretch with %i that start with a zero is no exception to what all rows say',
+    (many) => {
+      const inside = (row: number) => row >= 180 && row < 180 + 2 * many
+      const struck = (row: number) => (inside(row) ? row % 2 === 0 : row % 4 === 0)
+      const originals = before.map((text, row) =>
+        inside(row) && struck(row) ? `0${1 + next(9)}${text.slice(2)}` : text,
+      )
+      // Whether one went on behind its digits shows in none of those that were struck.
+      const went = originals.map((text, row) =>
+        struck(row) && next(2) ? `${text.slice(0, 5)}-${digits(4)}` : text,
+      )
+      const after = verdicts(went.map((text, row) => (struck(row) ? bare(front(text)) : text)))
+      const short = went.flatMap((text, row) => (text.startsWith('0') && struck(row) ? [row] : []))
+      expect(short.length).toBeGreaterThan(many)
+      for (const row of short) expect([row, after[row]!.mend]).toEqual([row, undefined])
+    },
+  )
   test('where no value has a hyphen, they have not', () => {
     const plain = before.map((text) => text.slice(0, 5))
     const after = verdicts(plain.map(hereAndThere))
@@ -176,6 +195,46 @@ describe('postcodes, half of which go on behind a hyphen', () => {
     const after = verdicts(before.map((text) => (/-/.test(text) ? text : `${bare(text)}.0`)))
     before.forEach((text, row) => {
       if (!/-/.test(text)) expect([row, after[row]!.mend]).toEqual([row, text])
+    })
+  })
+  describe('where it is gone from every row', () => {
+    const seen = before.map((text) => bare(front(text)))
+    const short = seen.flatMap((text, row) => (text.length < 5 ? [row] : []))
+
+    test('nothing tells that more stood there: what lost a zero is open, and the column says how to settle it', () => {
+      expect(short.length).toBeGreaterThan(8)
+      const after = verdicts(seen)
+      for (const row of short)
+        expect(after[row]).toMatchObject({ verdict: 'lost', possible: 10001n })
+      const { told } = columnRuns(postcodes, evidenceOf(postcodes, seen))
+      expect(told.map((run) => runWhy(run, 1, seen.length, [])).join()).toContain(
+        'If all of them are digits only, write that into the stored mask ("{5}"), and they can be mended.',
+      )
+    })
+    test('one mask for both shapes is told without naming another', () => {
+      const { told } = columnRuns(of('{5}[-{4}]'), evidenceOf(of('{5}[-{4}]'), seen))
+      expect(told.map((run) => openWhy(run)).join()).toContain(
+        'write that into the stored mask, and',
+      )
+    })
+    test('it is settled where the stored mask has five digits', () => {
+      const five = of('{5}')
+      const runs = columnRuns(five, evidenceOf(five, seen))
+      for (const row of short)
+        expect(judge(five, seen[row]!, 10, runs.around(row)).mend).toBe(before[row]!.slice(0, 5))
+      expect(runs.told.map((run) => openWhy(run)).filter(Boolean)).toEqual([])
+    })
+    test('a handful says too little for doubt', () => {
+      const few = seen.slice(0, short[5]! + 1)
+      const after = verdicts(few)
+      for (const row of short.slice(0, 6)) expect(after[row]!.mend).toBe(before[row]!.slice(0, 5))
+    })
+    test('an apostrophe in front of a whole one is only that', () => {
+      const marked = seen.map((text) => (text.length === 5 ? `'${text}` : text))
+      const after = verdicts(marked)
+      marked.forEach((text, row) => {
+        if (text.startsWith("'")) expect([text, after[row]!.mend]).toEqual([text, text.slice(1)])
+      })
     })
   })
   test('a lone one lost its zero', () => {

@@ -80,13 +80,15 @@ function octal(space: Space, id: (typeof OCTAL)[number]): Story {
     first: (value) => (id === 'octal or decimal' ? decimal(value) : undefined) ?? digits(value),
     // What has an 8 or 9 is left alone: it shows where there is none, and explains those that are there where they
     // come from the same population.
-    between({ kept, octal }, share, population) {
-      if (id !== 'octal' || (kept > 0 && !population.clean)) return 0
+    between({ kept, octal, unprinted }, share, population) {
+      if (id !== 'octal') return 0
+      const apart = Math.max(0, kept - octal) * unprinted
+      if (kept > 0 && !population.clean) return apart
       const rate = Math.min(1, share / whole(population))
       const said = Math.max(-ROW_BITS, Math.log2(rate)) + left(octal) - left(kept)
       // Many with an 8 or 9 for each short one are too many; but what is usual in a stretch is known so far only.
       const others = kept > octal ? (kept - octal) * Math.log2(1 - rate) : 0
-      return Math.max(Math.min(said, 0), said + others)
+      return Math.max(Math.min(said, 0), said + others) + apart
     },
   }
 }

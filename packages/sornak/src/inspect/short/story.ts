@@ -9,6 +9,11 @@ export interface RowsBetween {
   readonly kept: number
   /** Those of them that have no other digits than 0 to 7. */
   readonly octal: number
+  /**
+   * Bits that one of the former says which no number was printed from, where all others are printed: as many as it takes
+   * to say that it starts with a zero.
+   */
+  readonly unprinted: number
 }
 
 export interface Story {

@@ -1,0 +1,56 @@
+// Evidence -> the values of digits that are too short, and what stands beside them.
+
+import type { EvidenceState, Sums } from './evidence-state.js'
+import { against, isPrinted } from './process-totals.js'
+import { firstWhere } from './row-lookup.js'
+import type { ShortGroup } from './short/group.js'
+import type { Mark } from './run-state.js'
+
+/** The short values of a run, or of all rows; `place` tells where each process stands. */
+export function groupOf(
+  { shorts, sums, clean }: EvidenceState,
+  beside: Pick<ShortGroup, 'negatives' | 'scattered'>,
+  from?: Mark<Sums>,
+  to?: Mark<Sums>,
+  place?: ReadonlyMap<string, number>,
+): ShortGroup {
+  if (!from || !to)
+    return {
+      ...beside,
+      values: shorts.map(({ digits, rows }) => ({ digits, count: rows.length })),
+      share: shareOf(sums.short, sums.wide + sums.zeros),
+      printed: sums.formed * 2 > sums.misfits,
+      clean,
+      between: undefined,
+    }
+  const values = shorts.flatMap(({ digits, rows }) => {
+    const before = (place: Mark<Sums>) => firstWhere(rows.length, (i) => rows[i]! >= place.row)
+    const count = before(to) - before(from)
+    return count ? [{ digits, count }] : []
+  })
+  const [a, b] = [from.known, to.known]
+  const short = Math.max(1, b.short - a.short)
+  const kept = b.zeros - a.zeros
+  const printed = isPrinted(a, b)
+  return {
+    ...beside,
+    values,
+    share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
+    printed,
+    clean,
+    between: {
+      kept: kept / short,
+      octal: octalsKept(place, a, b) / short,
+      unprinted: printed ? -Math.log2(shareOf(short + kept, b.wide - a.wide)) : 0,
+    },
+  }
+}
+
+const shareOf = (some: number, others: number) => (some === 0 ? 0 : some / (some + others))
+
+// Values that fit and that an octal reader would have changed.
+function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, to: Sums): number {
+  const i = place?.get('octal')
+  if (i === undefined) return 0
+  return against(i, from, to)
+}
