@@ -32,6 +32,8 @@ export function groupOf(
   const short = Math.max(1, b.short - a.short)
   const kept = b.zeros - a.zeros
   const printed = isPrinted(a, b)
+  // Where others stand unprinted too, these were struck here and there only.
+  const apart = printed && (b.fits - a.fits - kept) * 10 <= kept
   return {
     ...beside,
     values,
@@ -41,7 +43,7 @@ export function groupOf(
     between: {
       kept: kept / short,
       octal: octalsKept(place, a, b) / short,
-      unprinted: printed ? -Math.log2(shareOf(short + kept, b.wide - a.wide)) : 0,
+      unprinted: apart ? -Math.log2(shareOf(short + kept, b.wide - a.wide)) : 0,
     },
   }
 }
