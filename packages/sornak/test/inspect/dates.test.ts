@@ -51,6 +51,30 @@ describe('several', () => {
   })
 })
 
+describe('a sort code, shown with hyphens and stored without', () => {
+  const sortCode = fromCatalog('bank/sort-code-gb')!
+
+  // 18,746 days after 1899-12-30 is 1951-04-28, which 28-04-51 may be taken for.
+  test('five digits lost a zero, as a rule, and are no number of a day', () => {
+    expect(judge(sortCode, '18746')).toMatchObject({
+      verdict: 'mendable',
+      mend: '018746',
+      proof: 'odds',
+      findings: ['zeros-lost'],
+    })
+  })
+  test('where it stands as a date, it was taken for one', () => {
+    const { verdict, candidates } = judge(sortCode, '28-Apr-51')
+    expect(verdict).toBe('ambiguous')
+    expect(candidates.map(({ text }) => text)).toContain('280451')
+  })
+  test('a code that is stored with its hyphens may be either', () => {
+    const { verdict, candidates } = judge(definition({ stored: '{2}-{2}-{2}' }), '18746')
+    expect(verdict).toBe('ambiguous')
+    expect(candidates.map(({ text }) => text)).toContain('28-04-51')
+  })
+})
+
 test.each(['31/02/2026', '2026-13-01', '99999999', 'yesterday'])('%s is no date at all', (seen) => {
   expect(judge(born, seen).mend).toBeUndefined()
   expect(judge(born, seen).verdict).toBe('misfit')
