@@ -1,6 +1,6 @@
 // A survey of the demo data, and the draft that it writes.
 
-import { cpSync, readFileSync } from 'node:fs'
+import { cpSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
 import { DATA, folder, sornak } from './run.js'
@@ -57,6 +57,28 @@ test('the draft can be used at once, and finds what the rules of the demo find',
       .map(({ record, verdict, findings }) => [record, verdict, findings])
   }
   expect(inspected('draft.yaml')).toEqual(inspected('sornak.yaml'))
+})
+
+test('a list of digits only is told how it can be judged more surely', () => {
+  const codes = Array.from({ length: 120 }, (_, i) => `${(i * 7919 + 641) % 100_000}`)
+  const cwd = folder({ 'zip.csv': `ZIP\n${codes.join('\n')}\n` })
+  sornak(['survey', 'zip.csv', '--draft', 'draft.yaml'], { cwd })
+  const draft = readFileSync(join(cwd, 'draft.yaml'), 'utf8')
+  const [, added] = /# All values are digits only\. If they always are, add: (.*)/.exec(draft)!
+  const verdicts = (rules: string) => {
+    writeFileSync(join(cwd, 'rules.yaml'), rules)
+    const { out } = sornak(['inspect', 'zip.csv', '-r', 'rules.yaml', '--format', 'jsonl'], { cwd })
+    const lines = out.trim().split('\n')
+    return lines
+      .map((line) => JSON.parse(line) as Record<string, unknown>)
+      .filter(({ kind }) => kind === 'value')
+      .map(({ verdict, mend }) => [verdict, mend])
+  }
+  const short = codes.filter((code) => code.length < 5)
+  expect(short.length).toBeGreaterThan(8)
+  expect(verdicts(draft)).toEqual(short.map(() => ['lost', null]))
+  const settled = draft.replace('like: postcode/us', `like: postcode/us\n    ${added}`)
+  expect(verdicts(settled)).toEqual(short.map((code) => ['mendable', code.padStart(5, '0')]))
 })
 
 test.each<[string, string[], number, string]>([

@@ -1,5 +1,6 @@
 // What a survey found -> the text of a rules file that `inspect` can use at once, with comments that say why.
 
+import { allDigits } from '../identifier/fit.js'
 import type { ColumnLook } from './column.js'
 import type { Guess } from './guess.js'
 
@@ -26,7 +27,7 @@ export function draftRules(files: readonly Surveyed[]): string {
         identifiers.push(
           `  ${name}:`,
           `    title: ${quoted(look.header)}`,
-          ...comment(guess).map((line) => `    # ${line}`),
+          ...comment(guess, look).map((line) => `    # ${line}`),
           `    ${what}`,
           '',
         )
@@ -49,13 +50,20 @@ export function draftRules(files: readonly Surveyed[]): string {
   ].join('\n')
 }
 
-function comment({ why, others, damaged }: Guess): string[] {
+function comment({ why, others, damaged, definition }: Guess, look: ColumnLook): string[] {
   const lines = [why]
   if (others.length)
     lines.push(
       `As good: ${others.slice(0, 8).join(', ')}${others.length > 8 ? ' …' : ''}. Choose one.`,
     )
   if (damaged.size) lines.push(`Damage in a sample: ${[...damaged.keys()].join(', ')}.`)
+  const masks = definition?.stored.masks ?? []
+  const bare = masks.filter(allDigits).map(({ text }) => quoted(text))
+  // A list that never has the other shape is judged more surely without it.
+  if (look.digitsOnly === look.values - look.blank && bare.length > 0 && bare.length < masks.length)
+    lines.push(
+      `All values are digits only. If they always are, add: stored: ${bare.length > 1 ? `[${bare.join(', ')}]` : bare[0]}`,
+    )
   return lines
 }
 
