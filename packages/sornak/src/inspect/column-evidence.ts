@@ -23,7 +23,7 @@ export interface ColumnEvidence {
   readonly processes: readonly Process[]
   /** A value that fits. */
   fits(bytes: Uint8Array, start: number, end: number, place: RecordPlace): void
-  /** A value that does not fit and is not blank. */
+  /** A value that does not fit. One that is blank, or a word or mark in place of a value, says nothing. */
   misfit(seen: string, place: RecordPlace): void
   state(): EvidenceState
 }

@@ -6,7 +6,7 @@ import { allDigits } from '../identifier/fit.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { NOTHING, type EvidenceState, type Sums } from './evidence-state.js'
 import { evenness } from './evenness.js'
-import { asException } from './exception.js'
+import { exceptional } from './exceptional-run.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
@@ -150,7 +150,7 @@ export function comparison(
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
     const lift = own
-      ? asException(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+      ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
       : ofRows
     const process = form ? own : processes[best]!
     return {

@@ -10,7 +10,7 @@ import { RUN_BITS } from './weights.js'
  * @param best the process that explains the run best
  * @param likely how likely that is by itself
  */
-export const asException = (ofRun: Lift, ofAll: Lift, best: string, likely: number): Lift => {
+export const exceptional = (ofRun: Lift, ofAll: Lift, best: string, likely: number): Lift => {
   const first = ofRun(best) + Math.log2(likely) > 0 ? best : 'number-read'
   const beside = (id: string) => ofRun(first) + ofAll(id) - ofAll(first)
   return (id) => {
