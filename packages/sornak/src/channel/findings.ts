@@ -132,8 +132,8 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
   ),
   'missing-mark': text(
     'Missing mark',
-    'A program wrote a word for a missing value.',
-    'NULL, NaN',
+    'A program wrote a word, or zero, for a missing value.',
+    'NULL, NaN, 0',
     'Leave the cell empty, or fetch the value.',
   ),
   'display-stored': text(

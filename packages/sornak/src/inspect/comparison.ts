@@ -54,6 +54,9 @@ export function comparison(
   // A signed type shows by its minus signs, of which the short values know nothing.
   const signed = (id: string, from: Sums, to: Sums) =>
     id.startsWith('wrapped int') && signedRows(id, from, to) > 0
+  // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
+  const showsItself = (id: string, from: Sums, to: Sums) =>
+    id.startsWith('clamped') || signedRows(id, from, to) >= FEW_NEGATIVE
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // What wrapped round in a type does not lie, all of it, in one of half its bits.
@@ -173,7 +176,8 @@ export function comparison(
         !form &&
         onAllRows(process, best, from, to) &&
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
-          (process.max !== undefined && isFair(process, best, from, to)) ||
+          (process.max !== undefined &&
+            (showsItself(process.id, from, to) || isFair(process, best, from, to))) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
           cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
@@ -249,6 +253,8 @@ const nothingOf = (sums: Sums): Sums => {
   }
 }
 
+/** A minus may come in front of fewer in another way. */
+const FEW_NEGATIVE = 3
 /** Fewer may lie there by chance, where numbers are short. */
 const FEW_WRAPPED = 8
 /** So many values that fit are doubted for each that was cut. */

@@ -74,7 +74,7 @@ export function fromNumber(
   }
   if (!padded && (!number.exponent || number.power <= 0))
     found.push(...wraps(space, value), ...limits(space, value), ...octals(definition, space, value))
-  if (fronts && value === 0n) found.push(...unread(space, found))
+  if (value === 0n) found.push(...(fronts ? unread(space, found) : forNone(space)))
   return found.map(whole)
 }
 
@@ -382,6 +382,14 @@ function unread(space: Space, found: readonly Bare[]): Bare[] {
     weight,
     originals: { kind: 'subset', subset },
   }))
+}
+
+// Of a value of nothing but zeros there is one; zero stands for any that is not known.
+function forNone(space: Space): Bare[] {
+  const subset = startingWith(space, '')
+  const common = { channel: 'cut-short', finding: 'missing-mark', per: 'original' } as const
+  const originals = { kind: 'subset', subset } as const
+  return [{ ...common, process: 'unread', weight: EACH.unread, originals }]
 }
 
 // A display form that was read as a number: its plus sign and leading zeros went first.

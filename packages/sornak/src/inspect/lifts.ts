@@ -11,7 +11,8 @@ import { processesOf, STOPS, UNIT } from './processes.js'
 import { roundedAmong } from './rounded-among.js'
 import type { Run } from './run-state.js'
 import type { ShortGroup } from './short/group.js'
-import { rivals, type Rivals } from './short/rivals.js'
+import { FEW_ROWS, rivals, type Rivals } from './short/rivals.js'
+import { rowsOf } from './short/throughout.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
@@ -30,6 +31,12 @@ interface Known {
  */
 export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: ShortGroup) => Lift
 
+/** What the short values of a run say, and how many they are. */
+interface OfRun {
+  readonly rivals: Rivals
+  readonly rows: number
+}
+
 export function lifts(
   definition: Definition,
   whole: EvidenceState,
@@ -47,9 +54,12 @@ export function lifts(
       : Math.min(roundedAmong(whole, process, i), -Math.log2(prior(process.id))),
   )
   const ofAll = rivals(definition, everyShort)
-  const ofShort = (id: string, ofRun: Rivals | undefined): number | undefined => {
+  const everyRow = rowsOf(everyShort)
+  const ofShort = (id: string, ofRun: OfRun | undefined): number | undefined => {
+    const own = ofRun?.rivals(id)
+    // Where hardly any lies outside, the column has no other story than the run.
+    if (own !== undefined && everyRow - ofRun!.rows < FEW_ROWS) return own
     const everywhere = ofAll(id)
-    const own = ofRun?.(id)
     if (everywhere === undefined || own === undefined) return own ?? everywhere
     // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
     // story, and where it does not.
@@ -77,7 +87,7 @@ export function lifts(
   }
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
-    const ofRun = ofRows && rivals(definition, ofRows)
+    const ofRun = ofRows && { rivals: rivals(definition, ofRows), rows: rowsOf(ofRows) }
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     const missing = new Map<number, number>()
     const against = (lost: number) => {

@@ -172,7 +172,9 @@ function sentence(
     case 'duplicate':
       return `It must be unique, and stands in record ${judgement.first} already.`
     case 'missing-mark':
-      return 'A program wrote a word for a missing value.'
+      return judgement.verdict === 'lost'
+        ? 'It may stand for no value, or for one that could not be read.'
+        : 'A program wrote a word for a missing value.'
     case 'missing':
       return 'A value is required here.'
     case 'overflow-mark':

@@ -31,10 +31,32 @@ const cases = [
   {
     name: 'zeros lost down to one',
     of: crew,
+    seen: '7',
+    verdict: 'mendable',
+    finding: 'zeros-lost',
+    mend: '00007',
+  },
+  {
+    name: 'zero, which stands for any value that is not known',
+    of: crew,
+    seen: '0',
+    verdict: 'lost',
+    finding: 'zeros-lost',
+  },
+  {
+    name: 'zero, where hardly a value is nothing but zeros',
+    of: serial,
+    seen: '0',
+    verdict: 'lost',
+    finding: 'missing-mark',
+  },
+  {
+    name: 'zero, of few values',
+    of: definition({ stored: '{2}' }),
     seen: '0',
     verdict: 'mendable',
     finding: 'zeros-lost',
-    mend: '00000',
+    mend: '00',
   },
   {
     name: 'zeros added',
