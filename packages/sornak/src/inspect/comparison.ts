@@ -10,7 +10,7 @@ import { exceptional } from './exceptional-run.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
-import { lifts, prior } from './lifts.js'
+import { isOnly, lifts, prior } from './lifts.js'
 import { runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
@@ -18,6 +18,7 @@ import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
+import { rowsOf } from './short/throughout.js'
 import type { Mark, Run } from './run-state.js'
 import type { Lift } from './weigh.js'
 import { RUN_BITS, TOGETHER } from './weights.js'
@@ -152,9 +153,10 @@ export function comparison(
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
-    const lift = own
-      ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
-      : ofRows
+    const lift =
+      own && !(short && isOnly(rowsOf(short), rowsOf(everyShort)))
+        ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+        : ofRows
     const process = form ? own : processes[best]!
     return {
       process: process.id,

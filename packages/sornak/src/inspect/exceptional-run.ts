@@ -15,7 +15,7 @@ export const exceptional = (ofRun: Lift, ofAll: Lift, best: string, likely: numb
   const beside = (id: string) => ofRun(first) + ofAll(id) - ofAll(first)
   return (id) => {
     const said = ofRun(id)
-    if (id !== 'front' && !id.startsWith('wrapped')) return said
+    if ((id !== 'front' && !id.startsWith('wrapped')) || ofAll(id) <= 0) return said
     return Math.max(said, Math.min(beside(id), said + RUN_BITS))
   }
 }

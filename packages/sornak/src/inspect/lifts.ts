@@ -31,6 +31,9 @@ interface Known {
  */
 export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: ShortGroup) => Lift
 
+/** Where hardly any short value lies outside a run, the column has no other story to tell. */
+export const isOnly = (ofRun: number, all: number): boolean => all - ofRun < FEW_ROWS
+
 /** What the short values of a run say, and how many they are. */
 interface OfRun {
   readonly rivals: Rivals
@@ -57,8 +60,7 @@ export function lifts(
   const everyRow = rowsOf(everyShort)
   const ofShort = (id: string, ofRun: OfRun | undefined): number | undefined => {
     const own = ofRun?.rivals(id)
-    // Where hardly any lies outside, the column has no other story than the run.
-    if (own !== undefined && everyRow - ofRun!.rows < FEW_ROWS) return own
+    if (own !== undefined && isOnly(ofRun!.rows, everyRow)) return own
     const everywhere = ofAll(id)
     if (everywhere === undefined || own === undefined) return own ?? everywhere
     // That the rows of a run are an exception costs as much as any run: both where the whole column tells this

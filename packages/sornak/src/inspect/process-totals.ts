@@ -29,11 +29,11 @@ export function total(
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at
   // work on all rows. So do those that fit among others that stand in printed forms.
-  const contrary = usual === 0 ? against(i, from, to) : 0
   const printed = !rounds && isPrinted(from, to)
+  const contrary = usual === 0 ? against(i, from, to) : 0
   if (contrary * 10 > hits || passedBy(process, i, from, to)) return -Infinity
   const flat = printed
-    ? IN * hits + OUT * (misfits - hits + contrary)
+    ? IN * hits + OUT * (misfits - hits + Math.max(contrary, passed(process, from, to)))
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
   const space = spaceOf(definition)
   if (id.startsWith('wrapped') && max !== undefined)
@@ -83,12 +83,16 @@ export const isPrinted = (from: Sums, to: Sums): boolean =>
 
 // Values that fit, among others that stand in printed forms, were not printed with them; but a reader of
 // octal digits leaves 0891 as it is, and a reader of numbers what is none, unless it stops there.
-function passedBy({ id, rounds, ofDigits }: Process, i: number, from: Sums, to: Sums): boolean {
+function passedBy(process: Process, i: number, from: Sums, to: Sums): boolean {
   // What a rounding printed shows in the values that fit: they count for themselves.
-  if (rounds) return false
+  if (process.rounds) return false
+  return isPrinted(from, to) && passed(process, from, to) * 10 > to.hits[i]! - from.hits[i]!
+}
+
+// Values that a process would have printed as well.
+function passed({ id, ofDigits }: Process, from: Sums, to: Sums): number {
   const zeros = id === 'octal' ? to.zeros - from.zeros : 0
-  const left = zeros + (ofDigits && id !== STOPS ? to.spelt - from.spelt : 0)
-  return isPrinted(from, to) && (to.fits - from.fits - left) * 10 > to.hits[i]! - from.hits[i]!
+  return to.fits - from.fits - zeros - (ofDigits && id !== STOPS ? to.spelt - from.spelt : 0)
 }
 
 // What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where

@@ -33,6 +33,13 @@ const OCTAL = ['octal', 'octal or decimal', 'octal as far as it goes'] as const
 const left = (count: number): number =>
   count === 0 ? 0 : -Math.log2(1 + count) - count * Math.log2(1 + 1 / count)
 
+// So few rows for each short one were left alone that a story leaves alone so often: of more, others are of another kind.
+function among(count: number, rate: number): number {
+  if (count * rate >= 1 - rate) return 0
+  const chosen = (1 + count) * Math.log2(1 + count) - (count > 0 ? count * Math.log2(count) : 0)
+  return Math.max(-ROW_BITS, Math.log2(rate) + count * Math.log2(1 - rate) + chosen)
+}
+
 const zeroed = (space: Space, population: Population) => population.share(0n, below(space))
 
 /** What it is as a rule. */
@@ -83,8 +90,8 @@ function octal(space: Space, id: (typeof OCTAL)[number]): Story {
     between({ kept, octal, unprinted }, share, population) {
       if (id !== 'octal') return 0
       const apart = Math.max(0, kept - octal) * unprinted
-      if (kept > 0 && !population.clean) return apart
       const rate = Math.min(1, share / whole(population))
+      if (kept > 0 && !population.clean) return apart + among(Math.max(0, kept - octal), rate)
       const said = Math.max(-ROW_BITS, Math.log2(rate)) + left(octal) - left(kept)
       // Many with an 8 or 9 for each short one are too many; but what is usual in a stretch is known so far only.
       const others = kept > octal ? (kept - octal) * Math.log2(1 - rate) : 0
