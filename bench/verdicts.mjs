@@ -1,6 +1,6 @@
 // Verdicts on conversions that really ran (packages/sornak/test/fixtures/make-conversions.py). Each is set
-// into a column in three ways: a block between clean rows, rows scattered among clean ones, and nothing
-// but damaged rows. What comes back is held against what was there before.
+// into a column in four ways: a block between clean rows, rows scattered among clean ones, nothing but damaged
+// rows, and a run of twenty of them between clean rows. What comes back is held against what was there before.
 //
 //   node bench/verdicts.mjs            the table of totals, by identifier and by conversion
 //   node bench/verdicts.mjs --json     the figures, for the tests; --every=5 for a fifth of the cases
@@ -32,15 +32,23 @@ const UNEVEN = {
   mobile: () => `07700900${digits(3)}`,
 }
 
+const between = (damaged, fresh) => [
+  ...Array.from({ length: 240 }, fresh),
+  ...damaged,
+  ...Array.from({ length: 240 }, fresh),
+]
 const SCENES = {
-  block: (damaged, fresh) => [
-    ...Array.from({ length: 240 }, fresh),
-    ...damaged,
-    ...Array.from({ length: 240 }, fresh),
-  ],
+  block: between,
   scattered: (damaged, fresh) => damaged.flatMap((row) => [fresh(), fresh(), fresh(), row]),
   whole: (damaged) => damaged,
+  run(damaged, fresh) {
+    const first = random(damaged.length - RUN)
+    return between(damaged.slice(first, first + RUN), fresh)
+  },
 }
+const RUN = 20
+/** Scenes whose clean rows are counted as well. */
+const CLEAN_AROUND = ['block', 'run']
 
 const KEYS = [
   'changed',
@@ -106,7 +114,7 @@ function measure({ identifier: name, conversion, seen }) {
       const { run, verdict, findings, mend, proof, candidates, possible } = judgedAt(index)
       const quiet = (verdict === 'intact' || verdict === 'blank') && findings.length === 0
       if (row.seen === row.original) {
-        if (!row.real && scene !== 'block' ? false : !row.real) {
+        if (!row.real && CLEAN_AROUND.includes(scene)) {
           add('unchanged')
           if (!quiet) add('accused')
         }

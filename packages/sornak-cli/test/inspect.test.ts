@@ -55,6 +55,25 @@ describe('without a rules file', () => {
       candidates: [],
     })
   })
+  test('values at the limit of an integer type are looked at again, wherever they stand', () => {
+    const rows = Array.from({ length: 200 }, (_, i) =>
+      i % 50 === 0 ? '2147483647' : `${5_550_100_000n + BigInt(i * 7919)}`,
+    )
+    const input = ['Phone', ...rows, ''].join('\n')
+    const { status, out } = sornak(
+      ['inspect', '-', '--stored', '{10}', '--column', 'Phone', '--format', 'jsonl', '--reveal'],
+      { input },
+    )
+    expect(status).toBe(1)
+    const found = lines(out).filter(({ kind }) => kind === 'value')
+    expect(found.map(({ record }) => record)).toEqual([1, 51, 101, 151])
+    for (const one of found)
+      expect(one).toMatchObject({
+        verdict: 'suspect',
+        finding: 'clamped',
+        why: expect.stringContaining('other rows hold the same limit'),
+      })
+  })
   test('--stored binds a column to a mask', () => {
     const { status, out } = sornak(['inspect', CREW, '--stored', '{5}', '--column', 'Crew No'])
     expect(status).toBe(1)

@@ -21,8 +21,8 @@ import { REPEAT, RUN_BITS } from './weights.js'
 export interface ColumnEvidence {
   readonly definition: Definition
   readonly processes: readonly Process[]
-  /** A value that fits. */
-  fits(bytes: Uint8Array, start: number, end: number, place: RecordPlace): void
+  /** A value that fits. True where it is, or may be, exactly the limit of a type: such a one has to be judged as well. */
+  fits(bytes: Uint8Array, start: number, end: number, place: RecordPlace): boolean
   /** A value that does not fit. One that is blank, or a word or mark in place of a value, says nothing. */
   misfit(seen: string, place: RecordPlace): void
   state(): EvidenceState
@@ -102,6 +102,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const shorts = collector(from?.shorts)
   const could = copy(from?.could)
   const untouched = copy(from?.untouched)
+  const atLimit = copy(from?.atLimit)
   let others = from?.others ?? 0
   let repeats = from?.repeats ?? 0
   let first = from?.first
@@ -218,7 +219,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
   const settle = () => usual.drain(note)
 
-  function fit(bytes: Uint8Array, from: number, to: number): void {
+  function fit(bytes: Uint8Array, from: number, to: number): boolean {
+    let limit = false
     const digit = bytes[from]! - 48
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
     if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
@@ -238,8 +240,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       if (wide) other(againOf(bytes, from, to))
       fits++
       rows++
-    } else speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
+    } else limit = speak(answer(bytes, from, to), wide ? againOf(bytes, from, to) : 'no')
     if (wide) keep(bytes, from, to)
+    return limit
   }
 
   function behindZeros(bytes: Uint8Array, from: number, to: number): void {
@@ -264,8 +267,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   // A value that may speak for a process; not if it repeats what the row before it said. That it does is to be weighed
-  // later, when it is known whether others repeat as well.
-  function speak({ said, held: within, near: close }: Answer, how: Again): void {
+  // later, when it is known whether others repeat as well. True where it is exactly the limit of a type.
+  function speak({ said, held: within, near: close }: Answer, how: Again): boolean {
+    let limit = false
     for (const i of within) held[i]!++
     for (const i of close) near[i]!++
     countRounded(said, 1)
@@ -281,7 +285,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
     const speaking: [number, number][] = []
     for (const [i, more] of told) {
-      const score = more + processes[i]!.usual + (going.get(i) ?? 0)
+      const { usual, exactly } = processes[i]!
+      if (more + usual === exactly) {
+        limit = true
+        atLimit[i]!++
+      }
+      const score = more + usual + (going.get(i) ?? 0)
       if (score > 0) speaking.push([i, score])
       else owed[i]! += more
     }
@@ -298,6 +307,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       end()
       rows++
     }
+    return limit
   }
 
   function misfitRow(seen: string): void {
@@ -384,7 +394,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         const text = textOf(bytes, start, end)
         first = { kind: 'fits', text, place: { ...where } }
         if (wide) keepText(text)
-      } else fit(bytes, start, end)
+        return true
+      }
+      return fit(bytes, start, end)
     },
     misfit(seen, where) {
       if (saysNothing(seen)) return
@@ -408,6 +420,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],
+        atLimit: [...atLimit],
         others,
         repeats,
         last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),

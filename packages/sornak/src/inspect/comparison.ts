@@ -10,7 +10,7 @@ import { exceptional } from './exceptional-run.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
-import { isOnly, lifts, prior } from './lifts.js'
+import { lifts, prior } from './lifts.js'
 import { runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
@@ -18,7 +18,6 @@ import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
-import { rowsOf } from './short/throughout.js'
 import type { Mark, Run } from './run-state.js'
 import type { Lift } from './weigh.js'
 import { RUN_BITS, TOGETHER } from './weights.js'
@@ -56,8 +55,12 @@ export function comparison(
   const signed = (id: string, from: Sums, to: Sums) =>
     id.startsWith('wrapped int') && signedRows(id, from, to) > 0
   // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
-  const showsItself = (id: string, from: Sums, to: Sums) =>
-    id.startsWith('clamped') || signedRows(id, from, to) >= FEW_NEGATIVE
+  const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
+    exactly !== undefined || signedRows(id, from, to) >= FEW_NEGATIVE
+  // Here and there a value is exactly the limit of a type: several are no chance.
+  const limits = new Set(
+    processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
+  )
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // What wrapped round in a type does not lie, all of it, in one of half its bits.
@@ -154,7 +157,7 @@ export function comparison(
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
     const lift =
-      own && !(short && isOnly(rowsOf(short), rowsOf(everyShort)))
+      own && !short?.apart
         ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
         : ofRows
     const process = form ? own : processes[best]!
@@ -179,11 +182,12 @@ export function comparison(
         onAllRows(process, best, from, to) &&
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
           (process.max !== undefined &&
-            (showsItself(process.id, from, to) || isFair(process, best, from, to))) ||
+            (showsItself(process, from, to) || isFair(process, best, from, to))) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
           cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
           (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
+      limits,
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {
         const i = place.get(other.process)!
@@ -255,6 +259,8 @@ const nothingOf = (sums: Sums): Sums => {
   }
 }
 
+/** One may be a value of its own. */
+const FEW_AT_LIMIT = 2
 /** A minus may come in front of fewer in another way. */
 const FEW_NEGATIVE = 3
 /** Fewer may lie there by chance, where numbers are short. */

@@ -30,6 +30,8 @@ export interface EvidenceRun {
   readonly bound?: IntegerType | undefined
   /** All values are digits only, of which it is not sure that nothing stood behind them: the stored masks of such. */
   readonly digitsOnly?: readonly string[] | undefined
+  /** Values of the column that are exactly the limit of a type, and stand for any beyond it. */
+  readonly limits: ReadonlySet<string>
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */

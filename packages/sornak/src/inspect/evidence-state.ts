@@ -79,6 +79,8 @@ export interface EvidenceState {
   /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
   readonly could: readonly number[]
   readonly untouched: readonly number[]
+  /** For each process: how many values that fit are exactly the limit of its type, as hardly one is by chance. */
+  readonly atLimit: readonly number[]
   /** Values that fit and no rounding could have printed, and those of them that repeat the last value. */
   readonly others: number
   readonly repeats: number
@@ -109,6 +111,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     could: sumOf(a.could, b.could),
     untouched: sumOf(a.untouched, b.untouched),
+    atLimit: sumOf(a.atLimit, b.atLimit),
     others: a.others + b.others,
     repeats: a.repeats + b.repeats,
     last: b.rows > 0 || b.last ? b.last : a.last,

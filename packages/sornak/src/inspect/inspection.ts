@@ -167,12 +167,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
         trusted?.claim(textOf(view, column.index))
         if (bound.definition.unique && isRepeated(bound, textOf(view, column.index), place))
           again = true
-        watch.evidence?.fits(
-          view.bytes,
-          view.starts[column.index]!,
-          view.ends[column.index]!,
-          place,
-        )
+        const [start, end] = [view.starts[column.index]!, view.ends[column.index]!]
+        if (watch.evidence?.fits(view.bytes, start, end, place)) again = true
       } else {
         again = true
         const seen = column.index < view.fields ? textOf(view, column.index) : ''
@@ -252,7 +248,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
       const display = storage?.cell(place.index, column.index)?.shown
       const shown = displayDiffers(seen, display) ? display : undefined
-      if (state === 'fits' && run?.suspect !== true && !twice && shown === undefined) continue
+      const doubted = run?.suspect === true || run?.limits.has(seen) === true
+      if (state === 'fits' && !doubted && !twice && shown === undefined) continue
       const trusted = trustedFor(bound)
       const context = run && trusted ? { ...run, trusted } : run
       const judgement = judge(bound.definition, seen, options.candidates, context)

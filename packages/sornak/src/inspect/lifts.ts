@@ -11,8 +11,7 @@ import { processesOf, STOPS, UNIT } from './processes.js'
 import { roundedAmong } from './rounded-among.js'
 import type { Run } from './run-state.js'
 import type { ShortGroup } from './short/group.js'
-import { FEW_ROWS, rivals, type Rivals } from './short/rivals.js'
-import { rowsOf } from './short/throughout.js'
+import { rivals, type Rivals } from './short/rivals.js'
 import type { Lift } from './weigh.js'
 import { EACH, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
@@ -31,15 +30,6 @@ interface Known {
  */
 export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: ShortGroup) => Lift
 
-/** Where hardly any short value lies outside a run, the column has no other story to tell. */
-export const isOnly = (ofRun: number, all: number): boolean => all - ofRun < FEW_ROWS
-
-/** What the short values of a run say, and how many they are. */
-interface OfRun {
-  readonly rivals: Rivals
-  readonly rows: number
-}
-
 export function lifts(
   definition: Definition,
   whole: EvidenceState,
@@ -57,10 +47,9 @@ export function lifts(
       : Math.min(roundedAmong(whole, process, i), -Math.log2(prior(process.id))),
   )
   const ofAll = rivals(definition, everyShort)
-  const everyRow = rowsOf(everyShort)
-  const ofShort = (id: string, ofRun: OfRun | undefined): number | undefined => {
-    const own = ofRun?.rivals(id)
-    if (own !== undefined && isOnly(ofRun!.rows, everyRow)) return own
+  const ofShort = (id: string, ofRun: Rivals | undefined, apart: boolean): number | undefined => {
+    const own = ofRun?.(id)
+    if (own !== undefined && apart) return own
     const everywhere = ofAll(id)
     if (everywhere === undefined || own === undefined) return own ?? everywhere
     // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
@@ -89,7 +78,7 @@ export function lifts(
   }
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
-    const ofRun = ofRows && { rivals: rivals(definition, ofRows), rows: rowsOf(ofRows) }
+    const ofRun = ofRows && rivals(definition, ofRows)
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     const missing = new Map<number, number>()
     const against = (lost: number) => {
@@ -100,7 +89,7 @@ export function lifts(
     let cut: number | undefined
     const wereCut = () =>
       (cut ??= cuts.reduce(
-        (most, id) => Math.max(most, (ofShort(id, ofRun) ?? 0) + Math.log2(prior(id))),
+        (most, id) => Math.max(most, (ofShort(id, ofRun, short.apart) ?? 0) + Math.log2(prior(id))),
         0,
       ))
     return (id) => {
@@ -117,7 +106,7 @@ export function lifts(
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
-      const rival = ofShort(id, ofRun)
+      const rival = ofShort(id, ofRun, short.apart)
       const octal = id.startsWith('octal')
       // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
       // unless there are many that lost zeros do not explain.

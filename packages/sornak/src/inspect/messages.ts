@@ -208,7 +208,8 @@ function sentence(
   }
 }
 
-function ending({ verdict, proof, possible, counted, trusted, beside }: Judgement): string {
+function ending(judgement: Judgement): string {
+  const { verdict, proof, possible, counted, trusted } = judgement
   const most = counted ? '' : 'at most '
   if (verdict === 'mendable') {
     if (trusted) return 'Exactly one member of the trusted list could have become this.'
@@ -223,9 +224,15 @@ function ending({ verdict, proof, possible, counted, trusted, beside }: Judgemen
       : `There are ${most}${about(possible)} possible originals; fetch it again at the source.`
   }
   if (verdict === 'suspect')
-    return `It fits, but ${beside === undefined ? 'its neighbours' : `values beside a damaged "${beside}"`} were converted; ${most}${about(possible!)} originals come out as this one.`
+    return `It fits, but ${convertedWith(judgement)}; ${most}${about(possible!)} originals come out as this one.`
   if (verdict === 'misfit') return 'No known conversion explains it.'
   return ''
+}
+
+function convertedWith({ beside, findings }: Judgement): string {
+  if (findings.includes('clamped')) return 'other rows hold the same limit'
+  const others = beside === undefined ? 'its neighbours' : `values beside a damaged "${beside}"`
+  return `${others} were converted`
 }
 
 function reserved({ fit }: Judgement): string {

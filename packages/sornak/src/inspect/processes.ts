@@ -46,6 +46,8 @@ export interface Process {
   readonly kept?: number
   /** Integer types: the largest value. */
   readonly max?: bigint
+  /** What exactly this value says, where that stands for all beyond it and hardly one has it by chance. */
+  readonly exactly?: number
   /** Where it prints values up to a limit: from here on they are near it. */
   readonly nearly?: bigint
 }
@@ -215,6 +217,7 @@ function holds({ max }: IntegerType, space: Space): Process {
     id: `clamped ${most}`,
     usual: OUT,
     max,
+    ...(beyond >= MOST && { exactly: beyond }),
     nearly: nearlyOf(max),
     alike: besideLimits(max),
     fits(bytes, start, end) {

@@ -22,6 +22,7 @@ export function groupOf(
       printed: sums.formed * 2 > sums.misfits,
       clean,
       between: undefined,
+      apart: false,
     }
   const values = shorts.flatMap(({ digits, rows }) => {
     const before = (place: Mark<Sums>) => firstWhere(rows.length, (i) => rows[i]! >= place.row)
@@ -33,20 +34,29 @@ export function groupOf(
   const kept = b.zeros - a.zeros
   const printed = isPrinted(a, b)
   // Where others stand unprinted too, these were struck here and there only.
-  const apart = printed && (b.fits - a.fits - kept) * 10 <= kept
+  const few = printed && (b.fits - a.fits - kept) * 10 <= kept
+  const rows = b.fits + b.misfits - a.fits - a.misfits
+  const inside = totalOf(values.map(({ count }) => count))
+  const outside = totalOf(shorts.map(({ rows }) => rows.length)) - inside
   return {
     ...beside,
     values,
+    apart: rows * 2 < sums.fits + sums.misfits && outside * MOST_INSIDE < inside,
     share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
     printed,
     clean,
     between: {
       kept: kept / short,
       octal: octalsKept(place, a, b) / short,
-      unprinted: apart ? -Math.log2(shareOf(short + kept, b.wide - a.wide)) : 0,
+      unprinted: few ? -Math.log2(shareOf(short + kept, b.wide - a.wide)) : 0,
     },
   }
 }
+
+/** So many short values of a run, for each one outside it, are all but a few. */
+const MOST_INSIDE = 8
+
+const totalOf = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0)
 
 const shareOf = (some: number, others: number) => (some === 0 ? 0 : some / (some + others))
 

@@ -68,6 +68,8 @@ export interface Context {
   readonly percent?: Percent | undefined
   /** A list that is known to be right. */
   readonly trusted?: TrustedList | undefined
+  /** Values that are exactly the limit of a type, and stand for any beyond it. */
+  readonly limits?: ReadonlySet<string> | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
   /** Not the rows around it say so, but those in which this other column is damaged. */
@@ -91,7 +93,10 @@ export function judge(
 ): Judgement {
   if (BLANK.test(seen)) return blank(definition, [])
   const fitted = fit(definition, seen)
-  if (fitted.ok) return context?.suspect ? doubted(definition, seen, most, context) : INTACT
+  if (fitted.ok) {
+    if (context?.limits?.has(seen)) return doubted(definition, seen, most, atLimit(context))
+    return context?.suspect ? doubted(definition, seen, most, context) : INTACT
+  }
   if (MISSING.test(seen.trim())) return blank(definition, ['missing-mark'])
   if (OVERFLOW.test(seen.trim()))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
@@ -218,6 +223,13 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
     candidates: possible > MOST_AMBIGUOUS || beyondList ? [] : ranked.slice(0, most),
   }
 }
+
+// What other rows say of that limit they say of values that are not it.
+const atLimit = (context: Context): Context => ({
+  ...context,
+  struck: 1,
+  lift: (process) => Math.max(process.startsWith('clamped') ? 0 : -Infinity, context.lift(process)),
+})
 
 /** Odds at which a value among converted ones is still taken as it stands. */
 const STILL_INTACT = 0.9

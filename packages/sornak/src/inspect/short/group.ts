@@ -16,6 +16,8 @@ export interface ShortGroup {
   readonly between: RowsBetween | undefined
   /** Values with a minus in front stand beside them. */
   readonly negatives: boolean
+  /** They are those of a small part of the rows, and hardly any stands outside it: the column has no other story. */
+  readonly apart: boolean
   /** They stand here and there, in no run. */
   readonly scattered: boolean
 }

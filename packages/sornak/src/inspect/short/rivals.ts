@@ -29,7 +29,7 @@ export type Rivals = (process: string) => number | undefined
 /** Bits: what is not told from the same original any more. */
 const LEAST_OTHER = 60
 /** Of fewer rows nothing is told beyond the weights of each value, unless clean values say where originals lie. */
-export const FEW_ROWS = 4
+const FEW_ROWS = 4
 /** Values that a story is told over. */
 const MOST_VALUES = 256
 
