@@ -141,7 +141,7 @@ export function comparison(
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
-      Math.max(sum, runwise(processes[i]!, i, inRuns[i]!, all, even[i]!)),
+      Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, even[i]!)),
     )
   let everyRow: Lift | undefined
   const ofAllRows = () => (everyRow ??= lifted(everything(), nothing, all))
@@ -156,10 +156,9 @@ export function comparison(
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
-    const lift =
-      own && !short?.apart
-        ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
-        : ofRows
+    const lift = own
+      ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+      : ofRows
     const process = form ? own : processes[best]!
     return {
       process: process.id,

@@ -49,7 +49,8 @@ export function lifts(
   const ofAll = rivals(definition, everyShort)
   const ofShort = (id: string, ofRun: Rivals | undefined, apart: boolean): number | undefined => {
     const own = ofRun?.(id)
-    if (own !== undefined && apart) return own
+    // What an octal reader leaves alone is known from the rows between; all rows say no more where hardly any other is short.
+    if (own !== undefined && apart && id.startsWith('octal')) return own
     const everywhere = ofAll(id)
     if (everywhere === undefined || own === undefined) return own ?? everywhere
     // That the rows of a run are an exception costs as much as any run: both where the whole column tells this

@@ -125,6 +125,7 @@ export function usualDigits(from: readonly number[], to: readonly number[], leas
 
 // The same for a process that was at work in some runs.
 export function runwise(
+  { definition, goesOn }: Setting,
   process: Process,
   i: number,
   runs: readonly Run<Sums>[],
@@ -137,7 +138,12 @@ export function runwise(
     if (passedBy(process, i, from.known, to.known)) continue
     some = true
     sum += score - RUN_BITS * UNIT - OUT * (to.known.misfits - from.known.misfits)
-    if (fair) sum += more(process.id, i, from.known, to.known)
+    if (!fair) continue
+    const { id, max } = process
+    sum +=
+      id.startsWith('wrapped') && max !== undefined
+        ? wrapsOf(spaceOf(definition), goesOn, id, max) * (to.known.held[i]! - from.known.held[i]!)
+        : more(id, i, from.known, to.known)
   }
   return some ? sum : -Infinity
 }
