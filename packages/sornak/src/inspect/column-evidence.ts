@@ -21,7 +21,7 @@ import { REPEAT, RUN_BITS } from './weights.js'
 export interface ColumnEvidence {
   readonly definition: Definition
   readonly processes: readonly Process[]
-  /** A value that fits. True where it is, or may be, exactly the limit of a type: such a one has to be judged as well. */
+  /** A value that fits. True where it is exactly the limit of a type: such a one has to be judged as well. */
   fits(bytes: Uint8Array, start: number, end: number, place: RecordPlace): boolean
   /** A value that does not fit. One that is blank, or a word or mark in place of a value, says nothing. */
   misfit(seen: string, place: RecordPlace): void
@@ -219,6 +219,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
   const settle = () => usual.drain(note)
 
+  const isLimit = (bytes: Uint8Array, from: number, to: number) =>
+    processes.some(
+      ({ exactly, fits: ask }) => exactly !== undefined && ask!(bytes, from, to) === exactly,
+    )
+
   function fit(bytes: Uint8Array, from: number, to: number): boolean {
     let limit = false
     const digit = bytes[from]! - 48
@@ -394,7 +399,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         const text = textOf(bytes, start, end)
         first = { kind: 'fits', text, place: { ...where } }
         if (wide) keepText(text)
-        return true
+        return isLimit(bytes, start, end)
       }
       return fit(bytes, start, end)
     },

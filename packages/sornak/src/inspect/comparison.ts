@@ -56,7 +56,8 @@ export function comparison(
     id.startsWith('wrapped int') && signedRows(id, from, to) > 0
   // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
   const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
-    exactly !== undefined || signedRows(id, from, to) >= FEW_NEGATIVE
+    exactly !== undefined ||
+    (id.startsWith('wrapped int') && signedRows(id, from, to) >= FEW_NEGATIVE)
   // Here and there a value is exactly the limit of a type: several are no chance.
   const limits = new Set(
     processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
