@@ -29,7 +29,7 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   expect(share('flagged', 'unfit')).toBeGreaterThanOrEqual(0.995)
   expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0005)
   // Values that still fit show only where their type holds few of them; see docs/verdicts.md.
-  expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.95)
+  expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.9)
   expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.985)
   expect(all['mended']).toBeGreaterThan(40_000)
   expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.0001)
@@ -39,7 +39,7 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   const run = parts['scene|run']!
   expect(run['changed']).toBeGreaterThan(4000)
   expect(run['flagged']).toBe(run['unfit'])
-  expect(sharesOf(run)('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.8)
+  expect(sharesOf(run)('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.75)
   expect(sharesOf(run)('recovered', 'determined')).toBeGreaterThanOrEqual(0.97)
   expect(sharesOf(run)('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })
