@@ -172,9 +172,9 @@ function sentence(
     case 'duplicate':
       return `It must be unique, and stands in record ${judgement.first} already.`
     case 'missing-mark':
-      return judgement.verdict === 'lost'
-        ? 'It may stand for no value, or for one that could not be read.'
-        : 'A program wrote a word for a missing value.'
+      return judgement.verdict === 'blank' || judgement.verdict === 'misfit'
+        ? 'A program wrote a word for a missing value.'
+        : 'It may stand for no value, or for one that could not be read.'
     case 'missing':
       return 'A value is required here.'
     case 'overflow-mark':

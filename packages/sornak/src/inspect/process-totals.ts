@@ -29,8 +29,8 @@ export function total(
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at
   // work on all rows. So do those that fit among others that stand in printed forms.
-  const printed = !rounds && isPrinted(from, to)
   const contrary = usual === 0 ? against(i, from, to) : 0
+  const printed = !rounds && isPrinted(from, to)
   if (contrary * 10 > hits || passedBy(process, i, from, to)) return -Infinity
   const flat = printed
     ? IN * hits + OUT * (misfits - hits + Math.max(contrary, passed(process, from, to)))

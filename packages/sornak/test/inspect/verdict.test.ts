@@ -275,6 +275,15 @@ test.each(cases)('$name: $seen', ({ of, seen, verdict, ...more }) => {
   )
 })
 
+test('zero is told from a word for nothing', () => {
+  const said = (seen: string) => {
+    const three = definition({ stored: '{3}' })
+    return why(three, judge(three, seen), seen)
+  }
+  expect(said('00')).toMatch(/^It may stand for no value, .* 1,000 possible originals\.$/)
+  expect(said('NULL')).toBe('A program wrote a word for a missing value.')
+})
+
 describe('originals are counted right', () => {
   test('variable width: every width is possible', () => {
     const one = definition({ stored: '{4..6}' })
