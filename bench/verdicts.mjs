@@ -7,14 +7,16 @@
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
 //                                      was; --only=TEXT for some cases
-//   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above
+//   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
+//                                      alphabets and populations, and more conversions
 
 import { readFileSync } from 'node:fs'
 import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, valuesOf } from './columns.mjs'
 
 const asked = new Set(process.argv.slice(2))
-const file = asked.has('--catalog') ? 'catalog-conversions.json' : 'conversions.json'
+const kind = ['catalog', 'more'].find((word) => asked.has(`--${word}`))
+const file = kind ? `${kind}-conversions.json` : 'conversions.json'
 const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
 const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
 const only = process.argv.find((word) => word.startsWith('--only='))?.slice(7)
@@ -84,9 +86,10 @@ function measure({ identifier: name, conversion, seen }) {
   const said = []
   const say = (...words) => said.push(words.map(String).join(' '))
   const at = (...keys) => figuresIn(table, keys.join('|'))
-  const { source, originals } = identifiers[name]
+  const { source, originals, clean: own } = identifiers[name]
   const definition = identifier(source, name)
-  const clean = UNEVEN[name] ?? valuesOf(definition, random)
+  const oneOf = (values) => () => values[random(values.length)]
+  const clean = own ? oneOf(own) : (UNEVEN[name] ?? valuesOf(definition, random))
   const fits = (text) => fit(definition, text).ok
   const damaged = originals.map((original, i) => ({
     original,
@@ -195,11 +198,12 @@ function measure({ identifier: name, conversion, seen }) {
 /**
  * All digits are still there, and whoever knew what the conversion does would know the original: nothing else fits of all
  * that is as much with zeros in front, that goes on behind the number where the conversion stops there, or that wraps
- * round to it where it wraps.
+ * round to it where it wraps; and the number has fewer digits than those that the conversion rounds.
  */
-function determined({ original, seen }, fits, { tails, modulus }) {
+function determined({ original, seen }, fits, { tails, modulus, rounded }) {
   const whole = exact(seen)
   if (whole === undefined || !/^\d+$/.test(original) || whole !== BigInt(original)) return false
+  if (`${whole}`.length >= rounded) return false
   const wrapped = Array.from(
     { length: modulus ? MOST_WRAPS : 0 },
     (_, i) => modulus * BigInt(i + 1),
@@ -217,11 +221,17 @@ function determined({ original, seen }, fits, { tails, modulus }) {
 
 const WIDEST = 40
 const MOST_WRAPS = 50
+/** Less than one part in so many is what rounding takes or adds. */
+const LITTLE = 1000n
 
-/** What a conversion takes: what stood behind numbers of which only these are left, and what is left out where it wraps. */
+/**
+ * What a conversion takes: what stood behind numbers of which only these are left, and what is left out where it wraps; and
+ * the digits of the smallest number that it rounds.
+ */
 function takenBy(rows) {
   const tails = new Set()
   let modulus
+  let rounded = Infinity
   for (const { original, seen } of rows) {
     const [, number, tail] = /^(\d+)(.*)$/.exec(original) ?? []
     const left =
@@ -231,8 +241,10 @@ function takenBy(rows) {
     if (lost === 0n && tail) tails.add(tail)
     for (const size of [1n << 16n, 1n << 32n])
       if (lost > 0n && lost % size === 0n && left < size) modulus = size
+    const moved = (lost < 0n ? -lost : lost) * LITTLE
+    if (lost !== 0n && moved < left) rounded = Math.min(rounded, `${left}`.length)
   }
-  return { tails: [...tails], modulus }
+  return { tails: [...tails], modulus, rounded }
 }
 
 function exact(seen) {

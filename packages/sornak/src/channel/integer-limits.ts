@@ -25,6 +25,20 @@ export const INTEGER_TYPES: readonly IntegerType[] = [16, 32, 64].flatMap((bits)
   type(bits, false),
 ])
 
+const LIMITS = new Set(
+  INTEGER_TYPES.flatMap(({ min, max, signed }) => (signed ? [`${max}`, `${min}`] : [`${max}`])),
+)
+
+/**
+ * Whether numbers of at most so many digits are held there, as hardly one wraps round to it. What was held at the limit of
+ * 64 bits first comes out of a narrower type as its limit, though.
+ */
+export const isHeld = (seen: string, digits: number): boolean =>
+  LIMITS.has(seen) && (seen.length > NARROW || 10n ** BigInt(digits) <= 1n << 64n)
+
+/** Characters of a limit of 32 bits, at the most. */
+const NARROW = '-2147483648'.length
+
 const typeNamed = (name: string) => INTEGER_TYPES.find((one) => one.name === name)
 /** No identifier is longer than this many digits. */
 const ENDLESS = 10n ** 60n

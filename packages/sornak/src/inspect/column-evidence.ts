@@ -110,6 +110,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const before = new Uint8Array(64)
   let beforeLength = -1
   if (from?.last) keepText(from.last)
+  let lastMisfit = from?.lastMisfit ?? ''
 
   const mixed = space.layouts.some(({ places }) =>
     places.some(({ chars }) => !chars.every(isDigit)),
@@ -317,6 +318,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   function misfitRow(seen: string): void {
     const { found, quiet, isRead, inForm, percent, isShortened, bare, stands } = saysOf(seen)
+    // The same value again: that many originals come out as it is said already.
+    const repeated = seen === lastMisfit
     row(
       found.map(([i]) => [i, quiet.get(i) ?? IN]),
       () => {
@@ -339,10 +342,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         for (const [i, many] of found) {
           scores[i]! += IN - OUT
           hits[i]!++
-          extra[i]! += bits(many)
+          const more = repeated ? 0 : bits(many)
+          extra[i]! += more
           if (isRead) {
             readsToo[i]!++
-            readsExtra[i]! += bits(many)
+            readsExtra[i]! += more
           }
           const { nearly, max } = processes[i]!
           // A signed type has as many numbers below zero.
@@ -355,6 +359,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       },
     )
     beforeLength = -1
+    lastMisfit = seen
   }
 
   function countDigits(seen: string): void {
@@ -394,6 +399,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     processes,
     fits(bytes, start, end, where) {
       arrive(where)
+      lastMisfit = ''
       if (alone) {
         alone = false
         const text = textOf(bytes, start, end)
@@ -409,6 +415,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       if (alone) {
         alone = false
         first = { kind: 'misfit', text: seen, place: { ...where } }
+        lastMisfit = seen
       } else misfitRow(seen)
     },
     state() {
@@ -429,6 +436,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         others,
         repeats,
         last: beforeLength < 0 ? '' : textOf(before, 0, beforeLength),
+        lastMisfit,
       }
     },
   }

@@ -20,7 +20,7 @@ import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
 import type { Mark, Run } from './run-state.js'
 import type { Lift } from './weigh.js'
-import { RUN_BITS, TOGETHER } from './weights.js'
+import { RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
 export interface Comparison {
   readonly processes: readonly Process[]
@@ -80,7 +80,7 @@ export function comparison(
     i: number,
     from: Sums,
     to: Sums,
-    fair = isFair(process, i, from, to),
+    fair = isFair(process, i, from, to) || showsItself(process, from, to),
   ): [number, number] =>
     inNarrower(i, from, to)
       ? [-Infinity, -Infinity]
@@ -107,6 +107,8 @@ export function comparison(
     return all >= some
   }
   const likely = (id: string) => (id === 'front' ? frontWeight(space) : prior(id))
+  // A run of them is not as seldom as a lone one.
+  const ofRun = (id: string) => (id === 'binary32' ? THROUGHOUT : likely(id))
   const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
     let best = -1
     let most = -Infinity
@@ -139,10 +141,13 @@ export function comparison(
   // What is left of wide values may fit: where many others do not.
   const oftenCut = (i: number, from: Sums, to: Sums) =>
     (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
+  const evenIn = (i: number) => even[i]! || processes[i]!.exactly !== undefined
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
-      Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, even[i]!)),
+      inNarrower(i, nothing, all)
+        ? sum
+        : Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, evenIn(i))),
     )
   let everyRow: Lift | undefined
   const ofAllRows = () => (everyRow ??= lifted(everything(), nothing, all))
@@ -175,7 +180,7 @@ export function comparison(
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
       evidence: most,
       fair: isFair(process, best, from, to),
-      alone: score / UNIT - RUN_BITS + Math.log2(likely((own ?? process).id)),
+      alone: score / UNIT - RUN_BITS + Math.log2(ofRun((own ?? process).id)),
       suspect:
         own !== undefined &&
         !form &&

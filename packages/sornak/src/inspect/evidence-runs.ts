@@ -38,17 +38,22 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const cores = every.filter((run) => !isForm(run))
   const outside = compare.everywhere()
   // The widest first; a narrower one inside takes its place where it explains its rows so much better
-  // that saying so is worth a run of its own.
+  // that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else
+  // explains those rows as well is as likely there, but not so that it casts doubt on values that fit.
   const covering = coveringRuns(ofEach.filter(([first]) => first && !isForm(first)))
   const likeliest = (index: number) => {
     let best: EvidenceRun = outside
-    for (const run of covering(index))
+    for (const run of covering(index)) {
+      const better = run.beyond(best)
       if (
         run.process === best.process
           ? best === outside
-          : run.beyond(best) > RUN_BITS || (best === outside && run.alone > best.evidence)
+          : better > RUN_BITS || (best === outside && run.alone > best.evidence)
       )
         best = run
+      else if (best === outside && run.own === outside.process && better > 0)
+        best = { ...run, suspect: false }
+    }
     return best
   }
   const around = betweenEdges(

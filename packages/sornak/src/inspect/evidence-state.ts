@@ -84,8 +84,9 @@ export interface EvidenceState {
   /** Values that fit and no rounding could have printed, and those of them that repeat the last value. */
   readonly others: number
   readonly repeats: number
-  /** The last value where it fits. */
+  /** The last value where it fits, and where it does not. */
   readonly last: string
+  readonly lastMisfit: string
 }
 
 export interface Row {
@@ -115,6 +116,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     others: a.others + b.others,
     repeats: a.repeats + b.repeats,
     last: b.rows > 0 || b.last ? b.last : a.last,
+    lastMisfit: b.rows > 0 || b.lastMisfit ? b.lastMisfit : a.lastMisfit,
   }
 }
 

@@ -18,7 +18,7 @@ import { FIFTEEN } from '../channel/fifteen-digits.js'
 import { clamped, INTEGER_TYPES, unwrap } from '../channel/integer-limits.js'
 import { integerOf, type NumberText } from '../channel/number-text.js'
 import { octalTexts } from '../channel/other-base.js'
-import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
+import { fromSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
@@ -117,14 +117,7 @@ function readings(number: NumberText, value: bigint): Reading[] {
   const filled = number.exponent || significant < digits.length
   if (named || (filled && significant >= 16 && significant <= 17))
     add('binary64', 'binary64', EACH.binary64, roundedTo(double, BINARY64))
-  const nearest = nearestFloat(value, BINARY32)
-  // Some print a digit more than is needed to name the number; the digits are its own all the same.
-  const longer =
-    number.exponent &&
-    number.significant >= 7 &&
-    number.significant <= 9 &&
-    toSignificant(nearest, number.significant, 'rounded') === value
-  const single = singlePrinted(value) ?? (longer ? nearest : undefined)
+  const single = singlePrinted(value)
   if (single !== undefined)
     add(
       'binary32',
@@ -132,6 +125,14 @@ function readings(number: NumberText, value: bigint): Reading[] {
       number.exponent ? EACH.shortRounded : EACH.binary32,
       roundedTo(single, BINARY32),
     )
+  // Some print a fixed number of digits, which several numbers may share, or a digit more than it takes to name one; zeros
+  // at the end may be left out.
+  if (short && significant <= 9) {
+    const behind = Math.max(0, digits.length - Math.max(7, significant))
+    const shown = fromSignificant(value, 10n ** BigInt(behind), 'rounded')
+    const weight = single === undefined ? EACH.shortRounded : EACH.shortCut
+    add('binary32', 'binary32', weight, roundedInto(shown, BINARY32))
+  }
   // Fifteen digits that went through a binary number and were printed with all of its own.
   const decimal = digits.length > FIFTEEN ? decimalBehind(value, FIFTEEN) : undefined
   if (decimal !== undefined)

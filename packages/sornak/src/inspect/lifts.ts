@@ -6,14 +6,14 @@ import { spaceOf } from '../identifier/space.js'
 import type { EvidenceState, Sums } from './evidence-state.js'
 import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
-import { fewerDigits } from './process-totals.js'
+import { against as leftAlone, fewerDigits } from './process-totals.js'
 import { processesOf, STOPS, UNIT } from './processes.js'
 import { roundedAmong } from './rounded-among.js'
 import type { Run } from './run-state.js'
 import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
 import type { Lift } from './weigh.js'
-import { EACH, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
+import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
 /** What is known of the column. */
 interface Known {
@@ -72,6 +72,12 @@ export function lifts(
     const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
     return said > 0 ? said : -Infinity
   }
+  // A reader of numbers takes codes for them as well; where it struck rows here and there, it left some codes alone.
+  const ofReader = (i: number, from: Sums, to: Sums): number => {
+    const struck = to.reads - from.reads
+    const often = struck / Math.max(1, struck + to.fits - from.fits)
+    return -leftAlone(i, from, to) * Math.min(ROW_BITS, -Math.log2(1 - often))
+  }
   // How many were left alone is told from the zeros that were.
   const used = () => {
     const { fits, spelt, zeros, short } = whole.sums
@@ -102,6 +108,7 @@ export function lifts(
           (id === 'front' ? used() : 0) -
           (lost === undefined || alike ? 0 : against(lost)),
         inPart(i, from, to),
+        id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         among[i] || -Infinity,
       )
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.

@@ -1,6 +1,7 @@
 // What a value that does not fit says of each process: whether it explains it, and how many originals it leaves.
 
 import { FIFTEEN } from '../channel/fifteen-digits.js'
+import { isHeld } from '../channel/integer-limits.js'
 import type { Percent } from '../channel/scaled.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
@@ -46,6 +47,7 @@ export function misfitReader(
   // Where no value is digits only, what was read stands in front of something else.
   const asNumber = space.integers.count > 0n ? (index.get('number-read') ?? -1) : front
   const octals = processes.flatMap(({ id }, i) => (id.startsWith('octal') ? [i] : []))
+  const wraps = processes.flatMap(({ id }, i) => (id.startsWith('wrapped') ? [i] : []))
   const cuts = new Set(processes.flatMap(({ id }, i) => (id.startsWith('cut-short') ? [i] : [])))
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
 
@@ -71,6 +73,7 @@ export function misfitReader(
     // Few digits are no fewer than all there are, where these make a value.
     if (short !== undefined && found.has(exponent) && isRead && !found.has(short))
       found.set(short, 1n)
+    if (isHeld(bare ?? seen, widestNumber(space))) for (const i of wraps) found.delete(i)
     return {
       found: [...found].sort(([a], [b]) => a - b),
       quiet,
@@ -153,10 +156,13 @@ const percentOf = (ways: readonly Hypothesis[]): Percent | undefined =>
     ? 'hundredfold'
     : ways.find(({ percent }) => percent)?.percent
 
-function countOf({ originals }: Hypothesis, space: Space): bigint {
+function countOf({ originals, process }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'texts') return BigInt(originals.texts.length)
   if (originals.kind === 'subset') return roughly(originals.subset)
-  return space.count(originals.low, originals.high).count
+  const { low, high } = originals
+  // Of the two halves between values that are rounded one goes to each.
+  const halves = process === 'fifteen-rounded' || process === 'fifteen-binary64' ? 1n : 0n
+  return space.count(low, high - halves).count
 }
 
 // Beside one value of digits, those of which the number is the front.

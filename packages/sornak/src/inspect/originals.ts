@@ -58,6 +58,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
 function isWhole(definition: Definition, seen: string): boolean {
   const { check, never, only } = definition
   if (!check && never.length === 0 && only.length === 0) return false
+  if (seen.length < spaceOf(definition).widths.at(-1)!) return false
   const fitted = fit(definition, seen)
   return !fitted.ok && fitted.code !== 'shape'
 }

@@ -36,11 +36,14 @@ export function total(
     ? IN * hits + OUT * (misfits - hits + Math.max(contrary, passed(process, from, to)))
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
   const space = spaceOf(definition)
-  if (id.startsWith('wrapped') && max !== undefined)
+  if (id.startsWith('wrapped') && max !== undefined) {
+    const beyond = to.fits - from.fits - leftIn(i, from, to)
+    if (beyond * 10 > to.held[i]! - from.held[i]!) return -Infinity
     // Even numbers wrap round as often as the type has it; others have to be of two kinds.
     return fair
       ? flat + wrapsOf(space, goesOn, id, max) * (to.held[i]! - from.held[i]!)
       : flat - apart(hits, to.fits - from.fits)
+  }
   // What is left of a wide value fits where values have several widths: how many do not must be said.
   if ((lost !== undefined || kept !== undefined) && space.widths.length > 1) {
     const fits = to.fits - from.fits
@@ -51,8 +54,6 @@ export function total(
   // Where few could be, which of all values were worked out must be said as well.
   if (id === 'arithmetic' && !goesOn) return flat - apart(hits, to.fits - from.fits)
   if (!fair) return flat
-  if (id === 'short-display')
-    return flat + more(id, i, from, to) - fewerDigits(from.digits, to.digits)
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (widestNumber(space) - 1) * UNIT) : 0
   return flat + more(id, i, from, to) + narrow * (to.short - from.short)
 }
@@ -65,9 +66,14 @@ export function against(i: number, from: Sums | undefined, to: Sums): number {
 
 /** Every value that fits may be what a process left, and some do. */
 export function allLeft(i: number, from: Sums, to: Sums): boolean {
-  const hits = to.hits[i]! - from.hits[i]!
-  const left = (to.scores[i]! - from.scores[i]! - hits * (IN - OUT)) / -OUT
+  const left = leftIn(i, from, to)
   return left > 0 && left === to.fits - from.fits
+}
+
+// Values that fit and may be what a process left that leaves none as a rule.
+function leftIn(i: number, from: Sums, to: Sums): number {
+  const hits = to.hits[i]! - from.hits[i]!
+  return (to.scores[i]! - from.scores[i]! - hits * (IN - OUT)) / -OUT
 }
 
 // What it takes to say which of all rows are of one kind and which are of the other.
@@ -101,7 +107,8 @@ const more = (id: string, i: number, from: Sums, to: Sums): number =>
   to.extra[i]! -
   from.extra[i]! -
   (id === 'short-display'
-    ? fewerDigits(from.ending, to.ending, usualDigits(from.plain, to.plain))
+    ? fewerDigits(from.digits, to.digits) +
+      fewerDigits(from.ending, to.ending, usualDigits(from.plain, to.plain))
     : 0)
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its

@@ -113,7 +113,7 @@ function numeric(space: Space): Process[] {
     { id: 'number-read', usual: 0, fits: unlessZero },
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
-    { id: STOPS, usual: 0, fits: unlessZero, nearly },
+    { id: STOPS, usual: 0, fits: unlessBare, nearly },
     { id: 'short-display', usual: OUT },
     { id: 'repadded', usual: OUT },
   ]
@@ -129,7 +129,7 @@ function numeric(space: Space): Process[] {
       rounds('fifteen-rounded', space, fifteen('rounded')),
       rounds('fifteen-binary64', space, behind),
     )
-  return list.map((process) => ({ ...process, ofDigits: true }))
+  return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))
 }
 
 const leadingZero = (bytes: Uint8Array, start: number, end: number) =>
@@ -283,10 +283,14 @@ function fifteen(how: 'cut' | 'rounded'): Image {
       const lost = end - start - FIFTEEN
       if (lost <= 0) return undefined
       for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
-      return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how)
+      return halfOpen(fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how), how)
     },
   }
 }
+
+// Of the two halves between values that are rounded one goes to each.
+const halfOpen = ({ low, high }: Interval, how: 'cut' | 'rounded'): Interval =>
+  how === 'cut' ? { low, high } : { low, high: high - 1n }
 
 // Binary64 numbers of so many digits are multiples of this power of two, at the least.
 const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
@@ -354,7 +358,8 @@ const behind: Image = {
     if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
     const value = valueOf(bytes, start, end)
     const decimal = decimalBehind(value, FIFTEEN)
-    return decimal === undefined ? 'out' : fromSignificant(decimal, 10n ** BigInt(lost), 'rounded')
+    if (decimal === undefined) return 'out'
+    return halfOpen(fromSignificant(decimal, 10n ** BigInt(lost), 'rounded'), 'rounded')
   },
 }
 

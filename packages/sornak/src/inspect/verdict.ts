@@ -11,7 +11,7 @@ import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
-import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -104,9 +104,10 @@ export function judge(
   const ways = asTold(hypotheses(definition, seen), context)
   const column = context && withDigits(context, seen)
   const weighed = decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
-  const { possible, counted, beyondList, whole, ranked } = weighed
+  const { possible, counted, beyondList, whole, weight, ranked } = weighed
   const first = ranked[0]
-  if (possible === 0n) {
+  const unlikely = fitted.code !== 'shape' && weight < MISTYPED
+  if (possible === 0n || unlikely) {
     const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
     return { ...NOTHING, verdict: 'misfit', findings: [code], possible: 0n, fit: fitted }
   }
@@ -230,6 +231,9 @@ const atLimit = (context: Context): Context => ({
   struck: 1,
   lift: (process) => Math.max(process.startsWith('clamped') ? 0 : -Infinity, context.lift(process)),
 })
+
+/** What explains a value that has its shape must weigh more beside a slip in typing: a power of two. */
+const MISTYPED = Math.log2(TOGETHER.mistyped / (1 - MEND_ODDS))
 
 /** Odds at which a value among converted ones is still taken as it stands. */
 const STILL_INTACT = 0.9

@@ -17,6 +17,8 @@ export interface Weighed {
   readonly beyondList: boolean
   /** No original was left out. */
   readonly whole: boolean
+  /** All ways together, as a power of two. */
+  readonly weight: number
   /** The likeliest originals, in order of their odds. */
   readonly ranked: readonly Candidate[]
   /** The share of all weight that each process has, the heaviest first. */
@@ -61,7 +63,9 @@ export function weigh(
   column: { readonly lift?: Lift; readonly usual?: Usual | undefined } = {},
 ): Weighed {
   const { lift = () => 0, usual = () => 1 } = column
-  const every = weighted(space, hypotheses, lift, usual)
+  // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
+  const top = Math.max(0, ...hypotheses.map(({ process }) => lift(process)))
+  const every = weighted(space, hypotheses, (process) => lift(process) - top, usual)
   const kept = likely(every)
   const mass = every.reduce((sum, { all }) => sum + all, 0)
   const pieces = split(kept).map((piece) => ({
@@ -109,6 +113,7 @@ export function weigh(
     counted,
     beyondList,
     whole: kept.length === every.length,
+    weight: Math.log2(mass) + top,
     ranked: ranked.slice(0, most),
     processes: every
       .map(({ by, all }) => [by.process, all / mass] as const)
@@ -120,12 +125,13 @@ export function weigh(
 export function decided(weighed: Weighed): Weighed {
   const [first] = weighed.ranked
   if (!first || first.odds < MEND_ODDS || weighed.possible <= 1n) return weighed
-  const { processes } = weighed
+  const { processes, weight } = weighed
   return {
     possible: 1n,
     counted: true,
     beyondList: false,
     whole: false,
+    weight,
     ranked: [first],
     processes,
   }
@@ -143,10 +149,9 @@ function weighted(
   lift: Lift,
   usual: Usual,
 ): Weighted[] {
-  // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
-  const lifts = hypotheses.map(({ process }) => lift(process))
-  const top = Math.max(0, ...lifts)
-  const scaled = hypotheses.map(({ weight }, i) => weight * 2 ** Math.max(-900, lifts[i]! - top))
+  const scaled = hypotheses.map(
+    ({ weight, process }) => weight * 2 ** Math.max(-900, lift(process)),
+  )
   const every: Weighted[] = []
   hypotheses.forEach((by, i) => {
     const { originals, per } = by

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 9
+export const WEIGHTS_VERSION = 10
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -67,6 +67,8 @@ export const TOGETHER = {
   unread: 1,
   /** The same where nothing else explains the text. */
   onlyCut: 1,
+  /** A slip in typing, where only the check digit or a reserved part is wrong. It leaves no original. */
+  mistyped: 0.0005,
 } as const
 
 /** Odds at which one original counts as the only one left, and below which all others are not listed. */
@@ -90,7 +92,7 @@ export const BESIDE_BITS = 24
 export const OTHER_KIND = { run: 7, scattered: 20 } as const
 /**
  * A column or a run whose values are short because a field was too narrow for them, or an integer type, beside one that
- * lost its zeros: a conversion of many values is not as rare as that of a lone one.
+ * lost its zeros; a run of binary32 numbers: a conversion of many values is not as rare as that of a lone one.
  */
 export const THROUGHOUT = 0.01
 /** So many times likelier is a reader that stopped where values are known to go on behind a number beside those that do not. */

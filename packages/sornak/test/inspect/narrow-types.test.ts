@@ -1,0 +1,139 @@
+// Numbers that a type cannot hold, or not to the last digit, among others that it can: each value is judged by what
+// the type does to it, and not by what it does to its neighbours.
+
+import { expect, test } from 'vitest'
+import { columnRuns, judge, type Definition, type Judgement } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+import { bare, digits, evidenceOf, next, of } from './converted-column.js'
+
+interface Row {
+  readonly original: string
+  readonly seen: string
+  readonly told: Judgement
+}
+
+/** Rows between as many clean ones as make 480, converted. */
+function converted(
+  made: Definition,
+  draw: () => string,
+  convert: (text: string) => string,
+  rows = 120,
+): Row[] {
+  const clean = () => Array.from({ length: 240 }, draw)
+  const originals = Array.from({ length: rows }, draw)
+  const seen = [...clean(), ...originals.map(convert), ...clean()]
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  return originals.map((original, i) => ({
+    original,
+    seen: seen[240 + i]!,
+    told: judge(made, seen[240 + i]!, 1000, runs.around(240 + i)),
+  }))
+}
+
+const listed = ({ original, told }: Row) => told.candidates.some(({ text }) => text === original)
+const UINT32 = (1n << 32n) - 1n
+const held = (text: string) => `${BigInt(text) > UINT32 ? UINT32 : BigInt(text)}`
+
+test('numbers held at a limit are lost among others that lost their zeros, which come back', () => {
+  const account = () => `00${[1, 2, 5][next(3)]!}${digits(9)}`
+  const rows = converted(of('{12}'), account, held)
+  const limits = rows.filter(({ seen }) => seen === `${UINT32}`)
+  expect(limits.length).toBeGreaterThan(20)
+  for (const { told } of limits) expect(told).toMatchObject({ verdict: 'lost' })
+  for (const { original, seen, told } of rows)
+    if (seen !== `${UINT32}`) expect([seen, told.mend]).toEqual([seen, original])
+})
+
+test('twenty rows that are all one limit did not wrap round to it', () => {
+  const rows = converted(of('{20}'), () => `${1 + next(9)}${digits(19)}`, held, 20)
+  for (const { seen, told } of rows)
+    expect([seen, told.verdict, told.findings]).toEqual([`${UINT32}`, 'lost', ['clamped']])
+})
+
+// IEEE 754 binary64 prints every second integer from 2^53 on, halves to the multiple of four.
+function double(text: string): string {
+  const value = BigInt(text)
+  if (value < 1n << 53n) return `${value}`
+  return `${value % 4n === 3n ? value + 1n : value % 4n === 1n ? value - 1n : value}`
+}
+
+test('sixteen digits printed from binary numbers: those that were rounded stay open', () => {
+  const rows = converted(
+    of('{16}'),
+    () => digits(16),
+    (text) => `${double(text)}.00`,
+  )
+  const moved = rows.filter(({ original, seen }) => `${bare(original)}.00` !== seen)
+  expect(moved.length).toBeGreaterThan(2)
+  for (const row of moved)
+    expect([row.seen, row.told.mend, listed(row)]).toEqual([row.seen, undefined, true])
+})
+
+test('fifteen digits of sixteen: that they were rounded is no likelier than that they were cut', () => {
+  const cut = converted(
+    of('{16}'),
+    () => `${1 + next(9)}${digits(15)}`,
+    (text) => `${text.slice(0, 15)}0`,
+  )
+  for (const row of cut.filter(({ original, seen }) => original !== seen))
+    expect([row.seen, row.told.verdict, listed(row)]).toEqual([row.seen, 'suspect', true])
+})
+
+// 1.0004204e+09: the nearest multiple of 64, to eight digits.
+function single(text: string): string {
+  const near = `${((BigInt(text) + 32n) / 64n) * 64n}`
+  const eight = `${BigInt(near.slice(0, 8)) + (near[8]! >= '5' ? 1n : 0n)}`
+  return `${eight[0]}.${eight.slice(1).replace(/0+$/, '')}e+09`
+}
+
+test('eight digits name several binary32 numbers: originals of all of them are listed', () => {
+  const rows = converted(of('{10}'), () => `1000${digits(6)}`, single)
+  // Where zeros at the end were dropped there are too many to list.
+  const open = rows.filter(({ told }) => told.verdict !== 'lost')
+  expect(open.length).toBeGreaterThan(100)
+  for (const row of open)
+    expect([row.seen, row.original, listed(row)]).toEqual([row.seen, row.original, true])
+})
+
+test('the same cut number in all rows says no more than in one', () => {
+  const made = of('{18}')
+  const rows = Array.from({ length: 120 }, () => '80420000')
+  const runs = columnRuns(made, evidenceOf(made, rows))
+  expect(judge(made, '80420000', 10, runs.around(60))).toMatchObject({ verdict: 'lost' })
+})
+
+// What is no number becomes zero, and a power of ten is one.
+function evaluated(text: string): string {
+  const [, digits, power] = /^(\d+)(?:E(\d+))?$/.exec(text) ?? []
+  if (digits === undefined) return '0'
+  return bare(digits + (power ? '0'.repeat(Number.parseInt(power, 10) % 20) : ''))
+}
+
+test('codes that look like numbers are read with the numbers around them', () => {
+  const made = definition({ stored: '{6 of "0..9A..F"}' })
+  const draw = () => Array.from({ length: 6 }, () => '0123456789ABCDEF'[next(16)]!).join('')
+  const struck = (row: number) => row % 4 === 3
+  const seen = Array.from({ length: 480 }, (_, row) => (struck(row) ? evaluated(draw()) : draw()))
+  seen[203] = evaluated('698E02')
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  const told = judge(made, '69800', 10, runs.around(203))
+  expect(told).toMatchObject({ verdict: 'ambiguous' })
+  expect(told.candidates.map(({ text }) => text)).toEqual(
+    expect.arrayContaining(['069800', '698E02']),
+  )
+})
+
+test('a wrong check digit is a slip sooner than a seldom conversion', () => {
+  const cards = definition({ stored: '{13..19}', check: 'luhn' })
+  // 0124143252772733039 read as octal up to the 9 gives this number, too.
+  expect(judge(cards, '370289179195075')).toMatchObject({
+    verdict: 'misfit',
+    findings: ['check-digit'],
+    mend: undefined,
+  })
+  // Fifteen digits and a zero are what spreadsheets leave.
+  expect(judge(definition({ stored: '{16}', check: 'luhn' }), '4300222233334440')).toMatchObject({
+    verdict: 'mendable',
+    mend: '4300222233334449',
+  })
+})
