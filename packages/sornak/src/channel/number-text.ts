@@ -23,7 +23,9 @@ const GROUPED = new RegExp(`^(\\d{1,3})((${GROUP})\\d{3}(?:\\3\\d{3})*)(?:([.,])
 const INDIAN = /^(\d{1,2}(?:,\d{2})+,\d{3})(?:\.(\d*))?$/
 const FOURS = /^(\d{1,4}(?:([ ,])\d{4})(?:\2\d{4})*)$/
 const DECIMAL = /^(\d*)(?:([.,])(\d*))?$/
-const EXPONENT = /^(.*?\d[.,]?)\s*(?:[eEdD]|[x×*·]\s?10\s?(?:\^|\*\*)\s?)\s*([+\-−]?)(\d{1,4})$/u
+// A D is an exponent only with a sign behind it: 499D88 is a code.
+const EXPONENT =
+  /^(.*?\d[.,]?)\s*(?:[eE]|[dD](?=[+\-−])|[x×*·]\s?10\s?(?:\^|\*\*)\s?)\s*([+\-−]?)(\d{1,4})$/u
 /** Longer texts are no printed number, and exponents beyond this no identifier. */
 const LONGEST = 400
 

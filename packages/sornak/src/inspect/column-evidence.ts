@@ -328,7 +328,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (inForm) formed++
         if (percent) percents++
         if (percent === 'hundredfold') hundreds++
-        if (isShortened) countDigits(seen)
+        if (isShortened && !repeated) countDigits(seen)
         if (/^0\d+$/.test(seen)) padded++
         if (bare !== undefined && bare.length < widest && !stands) {
           narrow++

@@ -58,6 +58,9 @@ export function comparison(
   const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
     exactly !== undefined ||
     (id.startsWith('wrapped int') && signedRows(id, from, to) >= FEW_NEGATIVE)
+  // Numbers that only gained a minus lie where others do; those that wrapped round come near the limit.
+  const spansItself = (process: Process, i: number, from: Sums, to: Sums) =>
+    process.exactly !== undefined || (showsItself(process, from, to) && to.near[i]! > from.near[i]!)
   // Here and there a value is exactly the limit of a type: several are no chance.
   const limits = new Set(
     processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
@@ -80,7 +83,7 @@ export function comparison(
     i: number,
     from: Sums,
     to: Sums,
-    fair = isFair(process, i, from, to) || showsItself(process, from, to),
+    fair = isFair(process, i, from, to) || spansItself(process, i, from, to),
   ): [number, number] =>
     inNarrower(i, from, to)
       ? [-Infinity, -Infinity]

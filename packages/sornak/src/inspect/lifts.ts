@@ -68,7 +68,7 @@ export function lifts(
     const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
     const fewer =
-      processes[i]!.id === 'short-display' ? fewerDigits(from.digits, to.digits) / UNIT : 0
+      processes[i]!.id === 'short-display' ? fewerDigits(space, from.digits, to.digits) / UNIT : 0
     const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
     return said > 0 ? said : -Infinity
   }

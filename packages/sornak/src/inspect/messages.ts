@@ -225,7 +225,7 @@ function ending(judgement: Judgement): string {
   }
   if (verdict === 'suspect')
     return `It fits, but ${convertedWith(judgement)}; ${most}${about(possible!)} originals come out as this one.`
-  if (verdict === 'misfit') return 'No known conversion explains it.'
+  if (verdict === 'misfit') return 'No likely conversion explains it.'
   return ''
 }
 

@@ -48,6 +48,7 @@ export function misfitReader(
   const asNumber = space.integers.count > 0n ? (index.get('number-read') ?? -1) : front
   const octals = processes.flatMap(({ id }, i) => (id.startsWith('octal') ? [i] : []))
   const wraps = processes.flatMap(({ id }, i) => (id.startsWith('wrapped') ? [i] : []))
+  const roundings = processes.flatMap(({ rounds }, i) => (rounds ? [i] : []))
   const cuts = new Set(processes.flatMap(({ id }, i) => (id.startsWith('cut-short') ? [i] : [])))
   const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
 
@@ -73,7 +74,11 @@ export function misfitReader(
     // Few digits are no fewer than all there are, where these make a value.
     if (short !== undefined && found.has(exponent) && isRead && !found.has(short))
       found.set(short, 1n)
-    if (isHeld(bare ?? seen, widestNumber(space))) for (const i of wraps) found.delete(i)
+    if (isHeld(bare ?? seen, widestNumber(space))) {
+      for (const i of wraps) found.delete(i)
+      // It is held there after it was rounded, maybe.
+      for (const i of roundings) if (!found.has(i)) found.set(i, 1n)
+    }
     return {
       found: [...found].sort(([a], [b]) => a - b),
       quiet,

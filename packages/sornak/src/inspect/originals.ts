@@ -25,6 +25,9 @@ export function hypotheses(definition: Definition, seen: string): readonly Hypot
   return found
 }
 
+// What a reader of numbers makes of a code.
+const READ = new Set(['front', 'evaluated'])
+
 const MOST_KNOWN = 2000
 const recent = new WeakMap<Definition, Map<string, readonly Hypothesis[]>>()
 
@@ -47,7 +50,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
         ? []
         : numberTexts(text)
             .flatMap((number) => fromNumber(definition, space, number, findings))
-            .filter(({ process }) => !(marked && process === 'front'))),
+            .filter(({ process }) => !(marked && READ.has(process)))),
       ...(scales.length ? fromScaled(definition, text, findings) : []),
     ]
   })

@@ -4,7 +4,7 @@ import type { Definition } from '../identifier/definition.js'
 import { shareOfOne, spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import type { Sums } from './evidence-state.js'
 import { widestMissing } from './cut-widths.js'
-import { bits, IN, OUT, STOPS, UNIT, type Process } from './processes.js'
+import { bits, IN, MOST, OUT, STOPS, UNIT, type Process } from './processes.js'
 import type { Run } from './run-state.js'
 import { OTHER_KIND, RUN_BITS } from './weights.js'
 
@@ -49,13 +49,13 @@ export function total(
     const fits = to.fits - from.fits
     const every = kept === undefined ? allLeft(i, from, to) : contrary === 0
     const missing = every ? widestMissing(space, process, fits) * UNIT : 0
-    return flat + (fair ? more(id, i, from, to) : 0) + missing - apart(hits, fits)
+    return flat + (fair ? more(space, id, i, from, to) : 0) + missing - apart(hits, fits)
   }
   // Where few could be, which of all values were worked out must be said as well.
   if (id === 'arithmetic' && !goesOn) return flat - apart(hits, to.fits - from.fits)
   if (!fair) return flat
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (widestNumber(space) - 1) * UNIT) : 0
-  return flat + more(id, i, from, to) + narrow * (to.short - from.short)
+  return flat + more(space, id, i, from, to) + narrow * (to.short - from.short)
 }
 
 /** Values that fit and that a process would have changed, where others say nothing of it. */
@@ -103,25 +103,29 @@ function passed({ id, ofDigits }: Process, from: Sums, to: Sums): number {
 
 // What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where
 // its neighbours stand with all their digits.
-const more = (id: string, i: number, from: Sums, to: Sums): number =>
+const more = (space: Space, id: string, i: number, from: Sums, to: Sums): number =>
   to.extra[i]! -
   from.extra[i]! -
   (id === 'short-display'
-    ? fewerDigits(from.digits, to.digits) +
-      fewerDigits(from.ending, to.ending, usualDigits(from.plain, to.plain))
+    ? fewerDigits(space, from.digits, to.digits) +
+      fewerDigits(space, from.ending, to.ending, usualDigits(from.plain, to.plain))
     : 0)
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
-// neighbours, and not to fewer.
-export const fewerDigits = (
+// neighbours, and not to fewer. What its originals were counted for is too much by so many bits.
+export function fewerDigits(
+  space: Space,
   from: readonly number[],
   to: readonly number[],
   usual: number = usualDigits(from, to),
-): number =>
-  to.reduce((sum, count, k) => {
-    const fewer = Math.max(0, usual - k)
-    return sum + (count - from[k]!) * fewer * Math.log2(10) * UNIT
-  }, 0)
+): number {
+  const counted = (digits: number) =>
+    Math.min(MOST, (widestNumber(space) - digits) * Math.log2(10) * UNIT)
+  return to.reduce(
+    (sum, count, k) => (k < usual ? sum + (count - from[k]!) * (counted(k) - counted(usual)) : sum),
+    0,
+  )
+}
 
 // The most digits that one in twenty stands with.
 export function usualDigits(from: readonly number[], to: readonly number[], least = 0): number {
@@ -150,7 +154,7 @@ export function runwise(
     sum +=
       id.startsWith('wrapped') && max !== undefined
         ? wrapsOf(spaceOf(definition), goesOn, id, max) * (to.known.held[i]! - from.known.held[i]!)
-        : more(id, i, from.known, to.known)
+        : more(spaceOf(definition), id, i, from.known, to.known)
   }
   return some ? sum : -Infinity
 }
@@ -194,7 +198,7 @@ export function scattered(
   const many =
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(spaceOf(definition), goesOn, id, max) * hits
-      : more(id, i, from, to)
+      : more(spaceOf(definition), id, i, from, to)
   // A field that is too narrow cuts all values that go through it.
   const seldomThere = kept === undefined ? 0 : OTHER_KIND.scattered * UNIT
   return (

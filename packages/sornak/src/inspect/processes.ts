@@ -22,7 +22,7 @@ export const UNIT = 256
 export const OUT: number = -ROW_BITS * UNIT
 export const IN: number = ROW_BITS * UNIT
 /** One row says no more than this. */
-const MOST = 20 * UNIT
+export const MOST: number = 20 * UNIT
 
 export interface Process {
   readonly id: string

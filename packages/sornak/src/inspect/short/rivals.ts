@@ -4,7 +4,7 @@
 
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Definition } from '../../identifier/definition.js'
-import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import { INTEGER_TYPES, isHeld } from '../../channel/integer-limits.js'
 import { alike } from './alike.js'
 import { bounded } from './bounded.js'
 import type { ShortGroup } from './group.js'
@@ -35,19 +35,24 @@ const MOST_VALUES = 256
 
 const UNKNOWN = () => undefined
 
+const rowsIn = (values: ShortGroup['values']) => values.reduce((sum, { count }) => sum + count, 0)
+
 /** The stories of short values, beside that of zeros lost; `undefined` for a process that has none. */
 export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const space = spaceOf(definition)
-  const all = group.values.reduce((sum, { count }) => sum + count, 0)
+  // What is held at a limit shows by itself, and that nothing wrapped round.
+  const others = group.values.filter(({ digits }) => !isHeld(digits, space.widest))
+  const all = rowsIn(others)
+  const held = rowsIn(group.values) - all
   if (all === 0 || space.integers.count === 0n) return UNKNOWN
   const few = all < FEW_ROWS
-  const step = Math.ceil(group.values.length / MOST_VALUES)
-  const values = group.values.filter((_, i) => i % step === 0)
+  const step = Math.ceil(others.length / MOST_VALUES)
+  const values = others.filter((_, i) => i % step === 0)
   if (space.widths.length > 1) return all > 1 ? rivalsOfWidths(definition, group, values) : UNKNOWN
   if (!isPlain(space) || (few && !(group.clean && rangeOf(space, group.clean)))) return UNKNOWN
   let base: number | undefined
   const known = new Map<string, number | undefined>()
-  const rows = values.reduce((sum, { count }) => sum + count, 0)
+  const rows = rowsIn(values)
   const beyondValues = (process: string, told: number) => {
     if (few) return 0
     if (process.startsWith('cut-short')) return alike(space, group, told)
@@ -73,7 +78,8 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
         (most, one) => (Number.isNaN(one) ? most : Math.max(most ?? -Infinity, one)),
         undefined,
       )
-      known.set(process, best === undefined ? best : best + beyondValues(process, best))
+      const against = process.startsWith('wrapped') ? held * ROW_BITS : 0
+      known.set(process, best === undefined ? best : best + beyondValues(process, best) - against)
     }
     return known.get(process)
   }
@@ -99,7 +105,7 @@ function evidence(
     ...(story.populations?.(numbers, range) ?? []),
   ]
   const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
-  const all = values.reduce((total, { count }) => total + count, 0)
+  const all = rowsIn(values)
   const noneKept = clean?.fronts.slice(10).every((count) => count === 0) === true
   const allStruck = story.onlyZeros && noneKept
   const howOften = 1 + Math.log2(all / share) / 2
