@@ -57,6 +57,19 @@ test('and so they do for identifiers of the catalog', { timeout: 300_000 }, () =
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })
 
+test('and so they do for other widths, alphabets and populations', { timeout: 300_000 }, () => {
+  const { all = {} } = figures('verdicts', 13, '--more')
+  const share = sharesOf(all)
+  expect(all['changed']).toBeGreaterThan(40_000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0005)
+  expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.95)
+  expect(all['mended']).toBeGreaterThan(20_000)
+  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.001)
+  expect(all['exactWrong']).toBe(0)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.98)
+})
+
 test('and so they do where identifiers are issued in blocks', { timeout: 300_000 }, () => {
   const { all = {} } = figures('populations', 40)
   const share = sharesOf(all)

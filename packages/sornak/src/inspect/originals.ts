@@ -8,10 +8,11 @@ import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
-import { spaceOf } from '../identifier/space.js'
+import { spaceOf, type Space } from '../identifier/space.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, cut, textual } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
+import { MEND_ODDS, TOGETHER } from './weights.js'
 
 /** The ways in which a value could have come about; known for a while, since values repeat. */
 export function hypotheses(definition: Definition, seen: string): readonly Hypothesis[] {
@@ -54,14 +55,26 @@ function all(definition: Definition, seen: string): Hypothesis[] {
       ...(scales.length ? fromScaled(definition, text, findings) : []),
     ]
   })
-  // A text of full width was not cut; its check digit or a reserved part speaks against it.
-  return isWhole(definition, seen) ? found : [...found, ...cut(space, seen, found.length === 0)]
+  // A text of full width was not cut; its check digit or a reserved part speaks against it. One of several widths may have
+  // been cut, if nothing usual happened to it.
+  const usual =
+    seen.length >= (space.widths.at(-1) ?? 0) ||
+    found.some((way) => isUsual(way) && leavesAny(space, way))
+  return usual && isWhole(definition, seen)
+    ? found
+    : [...found, ...cut(space, seen, found.length === 0)]
 }
+
+const isUsual = ({ weight }: Hypothesis) => weight * (1 - MEND_ODDS) >= TOGETHER.mistyped
+
+const leavesAny = (space: Space, { originals }: Hypothesis) =>
+  originals.kind === 'integers'
+    ? space.count(originals.low, originals.high).count > 0n
+    : originals.kind === 'subset' || originals.texts.length > 0
 
 function isWhole(definition: Definition, seen: string): boolean {
   const { check, never, only } = definition
   if (!check && never.length === 0 && only.length === 0) return false
-  if (seen.length < spaceOf(definition).widths.at(-1)!) return false
   const fitted = fit(definition, seen)
   return !fitted.ok && fitted.code !== 'shape'
 }

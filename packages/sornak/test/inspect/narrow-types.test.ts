@@ -137,3 +137,24 @@ test('a wrong check digit is a slip sooner than a seldom conversion', () => {
     mend: '4300222233334449',
   })
 })
+
+// ISO/IEC 7812-1, annex B.
+function withCheckDigit(body: string): string {
+  const sum = [...body].reverse().reduce((total, digit, i) => {
+    const twice = Number.parseInt(digit, 10) * (i % 2 === 0 ? 2 : 1)
+    return total + (twice > 9 ? twice - 9 : twice)
+  }, 0)
+  return `${body}${(10 - (sum % 10)) % 10}`
+}
+
+test('card numbers of several widths that were rounded were not cut', () => {
+  const cards = definition({ stored: '{13..19}', check: 'luhn' })
+  const draw = () => withCheckDigit(`4${digits(14)}`)
+  const rows = converted(cards, draw, (text) => `${((BigInt(text) + 5n) / 10n) * 10n}`)
+  for (const row of rows.filter(({ original, seen }) => original !== seen)) {
+    expect(row.told.findings).not.toContain('cut-short')
+    expect([row.seen, row.told.mend ?? row.original]).toEqual([row.seen, row.original])
+  }
+  const cut = converted(cards, draw, (text) => text.slice(0, 15))
+  for (const { original, told } of cut) expect(told.mend ?? original).toBe(original)
+})
