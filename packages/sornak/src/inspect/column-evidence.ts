@@ -318,7 +318,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   function misfitRow(seen: string): void {
     const { found, quiet, isRead, inForm, percent, isShortened, bare, stands } = saysOf(seen)
-    // The same value again: that many originals come out as it is said already.
+    // The same value again: that many originals come out as it is said already, but of one that is held at a limit.
     const repeated = seen === lastMisfit
     row(
       found.map(([i]) => [i, quiet.get(i) ?? IN]),
@@ -342,7 +342,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         for (const [i, many] of found) {
           scores[i]! += IN - OUT
           hits[i]!++
-          const more = repeated ? 0 : bits(many)
+          const more = repeated && !processes[i]!.id.startsWith('clamped') ? 0 : bits(many)
           extra[i]! += more
           if (isRead) {
             readsToo[i]!++

@@ -75,7 +75,7 @@ export function misfitReader(
     if (short !== undefined && found.has(exponent) && isRead && !found.has(short))
       found.set(short, 1n)
     if (isHeld(bare ?? seen, widestNumber(space))) {
-      for (const i of wraps) found.delete(i)
+      for (const i of [...wraps, ...octals]) found.delete(i)
       // It is held there after it was rounded, maybe.
       for (const i of roundings) if (!found.has(i)) found.set(i, 1n)
     }

@@ -44,10 +44,15 @@ test('numbers held at a limit are lost among others that lost their zeros, which
     if (seen !== `${UINT32}`) expect([seen, told.mend]).toEqual([seen, original])
 })
 
-test('twenty rows that are all one limit did not wrap round to it', () => {
-  const rows = converted(of('{20}'), () => `${1 + next(9)}${digits(19)}`, held, 20)
+// 9223372036854775807 is 0777777777777777777777 as well, read as octal.
+test.each([
+  ['{20}', 19, UINT32],
+  ['{22}', 21, (1n << 63n) - 1n],
+])('twenty rows that are all one limit did not wrap round to it: %s', (stored, width, limit) => {
+  const draw = () => `${1 + next(9)}${digits(width)}`
+  const rows = converted(of(stored), draw, () => `${limit}`, 20)
   for (const { seen, told } of rows)
-    expect([seen, told.verdict, told.findings]).toEqual([`${UINT32}`, 'lost', ['clamped']])
+    expect([seen, told.verdict, told.findings]).toEqual([`${limit}`, 'lost', ['clamped']])
 })
 
 // IEEE 754 binary64 prints every second integer from 2^53 on, halves to the multiple of four.
@@ -79,9 +84,12 @@ test('fifteen digits of sixteen: that they were rounded is no likelier than that
     expect([row.seen, row.told.verdict, listed(row)]).toEqual([row.seen, 'suspect', true])
 })
 
-// 1.0004204e+09: the nearest multiple of 64, to eight digits.
+// 1.0004204e+09: the nearest multiple of 64, halves to the even one, to eight digits.
 function single(text: string): string {
-  const near = `${((BigInt(text) + 32n) / 64n) * 64n}`
+  const value = BigInt(text)
+  const below = value / 64n
+  const up = value % 64n > 32n || (value % 64n === 32n && below % 2n === 1n)
+  const near = `${(below + (up ? 1n : 0n)) * 64n}`
   const eight = `${BigInt(near.slice(0, 8)) + (near[8]! >= '5' ? 1n : 0n)}`
   return `${eight[0]}.${eight.slice(1).replace(/0+$/, '')}e+09`
 }
