@@ -11,6 +11,15 @@ export const digits = (count: number): string =>
 export const padded = (value: number, width: number): string => `${value}`.padStart(width, '0')
 /** Read as a number. */
 export const bare = (text: string): string => text.replace(/^0+(?=\d)/, '')
+/** With the check digit of ISO/IEC 7812-1, annex B. */
+export function withCheckDigit(body: string): string {
+  const sum = [...body].reverse().reduce((total, digit, i) => {
+    const twice = Number.parseInt(digit, 10) * (i % 2 === 0 ? 2 : 1)
+    return total + (twice > 9 ? twice - 9 : twice)
+  }, 0)
+  return `${body}${(10 - (sum % 10)) % 10}`
+}
+
 export const of = (stored: string): Definition => definition({ stored })
 
 /** What the rows of a column say together. */

@@ -4,16 +4,7 @@
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge, type Definition } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
-import { bare, digits, evidenceOf, next, of } from './converted-column.js'
-
-// ISO/IEC 7812-1, annex B.
-function withCheckDigit(body: string): string {
-  const sum = [...body].reverse().reduce((total, digit, i) => {
-    const twice = Number.parseInt(digit, 10) * (i % 2 === 0 ? 2 : 1)
-    return total + (twice > 9 ? twice - 9 : twice)
-  }, 0)
-  return `${body}${(10 - (sum % 10)) % 10}`
-}
+import { bare, digits, evidenceOf, next, of, withCheckDigit } from './converted-column.js'
 
 const KINDS: Record<string, readonly [Definition, () => string]> = {
   'five digits': [of('{5}'), () => digits(5)],

@@ -4,7 +4,7 @@
 import { expect, test } from 'vitest'
 import { columnRuns, judge, type Definition, type Judgement } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
-import { bare, digits, evidenceOf, next, of } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of, withCheckDigit } from './converted-column.js'
 
 interface Row {
   readonly original: string
@@ -145,15 +145,6 @@ test('a wrong check digit is a slip sooner than a seldom conversion', () => {
     mend: '4300222233334449',
   })
 })
-
-// ISO/IEC 7812-1, annex B.
-function withCheckDigit(body: string): string {
-  const sum = [...body].reverse().reduce((total, digit, i) => {
-    const twice = Number.parseInt(digit, 10) * (i % 2 === 0 ? 2 : 1)
-    return total + (twice > 9 ? twice - 9 : twice)
-  }, 0)
-  return `${body}${(10 - (sum % 10)) % 10}`
-}
 
 test('card numbers of several widths that were rounded were not cut', () => {
   const cards = definition({ stored: '{13..19}', check: 'luhn' })
