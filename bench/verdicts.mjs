@@ -91,6 +91,8 @@ function measure({ identifier: name, conversion, seen }) {
   const oneOf = (values) => () => values[random(values.length)]
   const clean = own ? oneOf(own) : (UNEVEN[name] ?? valuesOf(definition, random))
   const fits = (text) => fit(definition, text).ok
+  // Where zeros at the front are padding, a value without them is the same one.
+  const key = (text) => (definition.zeros === 'padding' ? text.replace(/^0+(?=\d)/, '') : text)
   const damaged = originals.map((original, i) => ({
     original,
     seen: seen[i] ?? original,
@@ -116,7 +118,7 @@ function measure({ identifier: name, conversion, seen }) {
     rows.forEach((row, index) => {
       const { run, verdict, findings, mend, proof, candidates, possible } = judgedAt(index)
       const quiet = (verdict === 'intact' || verdict === 'blank') && findings.length === 0
-      if (row.seen === row.original) {
+      if (key(row.seen) === key(row.original) && fits(row.seen)) {
         if (!row.real && CLEAN_AROUND.includes(scene)) {
           add('unchanged')
           if (!quiet) add('accused')

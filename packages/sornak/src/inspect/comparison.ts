@@ -11,7 +11,7 @@ import type { EvidenceRun } from './evidence-run.js'
 import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
-import { runwise, scattered, total, usualDigits } from './process-totals.js'
+import { belowAnyway, leftIn, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { repeatsSpeak } from './repeating.js'
 import { groupOf } from './short-group.js'
@@ -104,14 +104,15 @@ export function comparison(
       const behind = Math.max(cutBehind(i, from, to), unspelt(i, from, to))
       return Math.max(...both(process, i, from, to)) + behind * UNIT
     })
-  // What was at work here and there says nothing of values that fit.
+  // What was at work here and there says nothing of values that fit. What starts with a zero may be no number to it.
   const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {
     const [all, some] = both(process, i, from, to)
-    return all >= some
+    const refused = process.rounds ? OUT * (to.zeros - from.zeros) : 0
+    return all - refused >= some
   }
   const likely = (id: string) => (id === 'front' ? frontWeight(space) : prior(id))
-  // A run of them is not as seldom as a lone one.
-  const ofRun = (id: string) => (id === 'binary32' ? THROUGHOUT : likely(id))
+  // What was rounded shows by itself.
+  const byItself = ({ id, rounds }: Process) => (rounds ? 1 : likely(id))
   const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
     let best = -1
     let most = -Infinity
@@ -183,7 +184,12 @@ export function comparison(
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
       evidence: most,
       fair: isFair(process, best, from, to),
-      alone: score / UNIT - RUN_BITS + Math.log2(ofRun((own ?? process).id)),
+      alone: score / UNIT - RUN_BITS + Math.log2(byItself(own ?? process)),
+      wrapped: process.id.startsWith('wrapped')
+        ? ofRows(process.id) +
+          Math.log2(THROUGHOUT) -
+          belowAnyway(setting, process, best, from, to, all)
+        : 0,
       suspect:
         own !== undefined &&
         !form &&
@@ -194,7 +200,7 @@ export function comparison(
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
           cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
-          (process.id === 'number-read' && !alike && lostZeros(definition, from, to, all))),
+          (process.ofDigits === true && !alike && lostZeros(definition, from, to, all))),
       limits,
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {
@@ -237,13 +243,15 @@ function wrappedShare(
 ): number | undefined {
   if (max === undefined || !id.startsWith('wrapped')) return undefined
   const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
+  const { zeros } = space.definition
   const again = space.widths.reduce((sum, width) => {
-    const least = 10n ** BigInt(width - 1)
-    const most = least * 10n - 1n
+    const least = zeros === 'padding' ? 0n : 10n ** BigInt(width - 1)
+    const most = 10n ** BigInt(width) - 1n
     return sum + Number(space.count(least, most < max ? most : max).count) / range
   }, 0)
-  const fits = to.fits - from.fits
-  if (fits === 0 || again >= 1) return undefined
+  // What has a letter in it was no number to it.
+  const fits = leftIn(i, from, to) - (to.spelt - from.spelt)
+  if (fits <= 0 || again >= 1) return undefined
   return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
 }
 

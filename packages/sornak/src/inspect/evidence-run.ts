@@ -41,6 +41,8 @@ export interface EvidenceRun {
   /** Bits for the process that explains it best, and for the run by itself where nothing else happened. */
   readonly evidence: number
   readonly alone: number
+  /** Where it explains them by numbers that wrapped: bits for that beside lost zeros, as many as a run of them has. */
+  readonly wrapped: number
   /** By how many bits its process explains its rows better than that of another run. */
   beyond(other: EvidenceRun): number
 }

@@ -9,7 +9,7 @@ import { comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
 import { runsOfEach } from './repeating.js'
-import { RUN_BITS } from './weights.js'
+import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
   /** Runs worth a line of their own, in order. */
@@ -39,7 +39,7 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const outside = compare.everywhere()
   // The widest first; a narrower one inside takes its place where it explains its rows so much better
   // that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else
-  // explains those rows as well is as likely there, but not so that it casts doubt on values that fit.
+  // explains those rows as well is as likely there, and casts doubt on values that fit where it explains them better.
   const covering = coveringRuns(ofEach.filter(([first]) => first && !isForm(first)))
   const likeliest = (index: number) => {
     let best: EvidenceRun = outside
@@ -48,11 +48,11 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
       if (
         run.process === best.process
           ? best === outside
-          : better > RUN_BITS || (best === outside && run.alone > best.evidence)
+          : better > RUN_BITS || (best === outside && run.alone >= best.evidence)
       )
         best = run
       else if (best === outside && run.own === outside.process && better > 0)
-        best = { ...run, suspect: false }
+        best = { ...run, suspect: run.suspect && Math.max(better, run.wrapped) >= DOUBT_BITS }
     }
     return best
   }

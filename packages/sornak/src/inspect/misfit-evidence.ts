@@ -65,7 +65,9 @@ export function misfitReader(
     // Where no value is digits only, one of full width tells what no zero stood in front of: octal readers leave it.
     if (isRead && front === asNumber && bare?.length === widestNumber(space) && bare[0] !== '0')
       for (const i of octals) found.set(i, found.get(front)!)
-    const inForm = [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
+    // A number below zero is printed as it is, though its digits and its hyphen may be those of a display form.
+    const inForm =
+      !BELOW_ZERO.test(seen) && [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const stands = bare !== undefined && holds(definition, bare)
     // What leaves a value alone that stands behind marks says as little as of one that fits.
     const quiet = bare === undefined ? NOBODY : leaveAlone(bare, stands, found)
@@ -153,6 +155,8 @@ export function misfitReader(
     return quiet
   }
 }
+
+const BELOW_ZERO = /^-\d+$/
 
 const NOBODY: ReadonlyMap<number, number> = new Map()
 

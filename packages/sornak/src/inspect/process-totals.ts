@@ -70,10 +70,10 @@ export function allLeft(i: number, from: Sums, to: Sums): boolean {
   return left > 0 && left === to.fits - from.fits
 }
 
-// Values that fit and may be what a process left that leaves none as a rule.
-function leftIn(i: number, from: Sums, to: Sums): number {
-  const hits = to.hits[i]! - from.hits[i]!
-  return (to.scores[i]! - from.scores[i]! - hits * (IN - OUT)) / -OUT
+/** Values that fit and may be what a process left that leaves none as a rule. */
+export function leftIn(i: number, from: Sums | undefined, to: Sums): number {
+  const hits = to.hits[i]! - (from?.hits[i] ?? 0)
+  return (to.scores[i]! - (from?.scores[i] ?? 0) - hits * (IN - OUT)) / -OUT
 }
 
 // What it takes to say which of all rows are of one kind and which are of the other.
@@ -167,6 +167,26 @@ function wrapsOf(space: Space, goesOn: boolean, id: string, max: bigint): number
   const share = behind?.share(0n, 10n ** BigInt(behind.widest) - 1n) ?? 0
   const inFront = share > 0 ? BigInt(Math.round(share / shareOfOne(space))) : 0n
   return Math.max(0, bits(((integers.count + inFront) * 4096n) / modulus) - 12 * UNIT)
+}
+
+/**
+ * What it takes away from a run of numbers that wrapped, in bits, that others lie below the limit as they are: what each
+ * says of it that fits is no more than how seldom others do.
+ */
+export function belowAnyway(
+  { definition, goesOn }: Setting,
+  { id, max }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  all: Sums,
+): number {
+  if (max === undefined) return 0
+  const inside = leftIn(i, from, to)
+  const others = all.fits - all.zeros - (to.fits - from.fits - (to.zeros - from.zeros))
+  const below = leftIn(i, undefined, all) - inside
+  const seldom = -Math.log2((below + 1) / (others + 2))
+  return inside * Math.max(0, wrapsOf(spaceOf(definition), goesOn, id, max) / UNIT - seldom)
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often

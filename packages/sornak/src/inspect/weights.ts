@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 10
+export const WEIGHTS_VERSION = 11
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -80,6 +80,8 @@ export const MOST_AMBIGUOUS = 1000n
 export const ROW_BITS = 10
 /** What it costs to say that a run of rows begins: clean columns of any length stay below it. */
 export const RUN_BITS = 32
+/** A run that is explained already: by so many bits better another process must explain it to cast doubt on what fits. */
+export const DOUBT_BITS = 8
 /**
  * In a column whose values hardly ever repeat the one before: what one says that does, where it could be a rounding, beside
  * a new one, and how many bits at the most. A sequence that was rounded repeats itself.

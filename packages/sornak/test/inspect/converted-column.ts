@@ -1,6 +1,14 @@
 // A column whose rows went through a conversion, and what its mends are held against what was there before.
 
-import { columnEvidence, columnRuns, fit, judge, type Definition, type EvidenceState } from 'sornak'
+import {
+  columnEvidence,
+  columnRuns,
+  fit,
+  judge,
+  type Definition,
+  type EvidenceState,
+  type Judgement,
+} from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 
 let state = 1
@@ -33,6 +41,38 @@ export function evidenceOf(made: Definition, values: readonly string[]): Evidenc
   })
   return evidence.state()
 }
+
+export interface Row {
+  readonly original: string
+  readonly seen: string
+  readonly told: Judgement
+}
+
+/** Rows that were converted between 240 clean ones on each side; those that were `kept` were not. */
+export function convertedRun(
+  made: Definition,
+  draw: () => string,
+  convert: (text: string) => string,
+  count = 120,
+  kept: (row: number) => boolean = () => false,
+): Row[] {
+  const first = 240
+  const rows = Array.from({ length: 2 * first + count }, (_, i) => {
+    const original = draw()
+    const row = i - first
+    const struck = row >= 0 && row < count && !kept(row)
+    return { original, seen: struck ? convert(original) : original }
+  })
+  const values = rows.map(({ seen }) => seen)
+  const runs = columnRuns(made, evidenceOf(made, values))
+  return rows
+    .map((row, i) => ({ ...row, told: judge(made, row.seen, 1000, runs.around(i)) }))
+    .slice(first, first + count)
+}
+
+/** The original is among the candidates. */
+export const isListed = ({ original, told }: Row): boolean =>
+  told.candidates.some(({ text }) => text === original)
 
 /** A kind of column. */
 export interface Population {

@@ -2,41 +2,25 @@
 // the type does to it, and not by what it does to its neighbours.
 
 import { expect, test } from 'vitest'
-import { columnRuns, judge, type Definition, type Judgement } from 'sornak'
+import { columnRuns, judge } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
-import { bare, digits, evidenceOf, next, of, withCheckDigit } from './converted-column.js'
+import {
+  bare,
+  convertedRun,
+  digits,
+  evidenceOf,
+  isListed,
+  next,
+  of,
+  withCheckDigit,
+} from './converted-column.js'
 
-interface Row {
-  readonly original: string
-  readonly seen: string
-  readonly told: Judgement
-}
-
-/** Rows between as many clean ones as make 480, converted. */
-function converted(
-  made: Definition,
-  draw: () => string,
-  convert: (text: string) => string,
-  rows = 120,
-): Row[] {
-  const clean = () => Array.from({ length: 240 }, draw)
-  const originals = Array.from({ length: rows }, draw)
-  const seen = [...clean(), ...originals.map(convert), ...clean()]
-  const runs = columnRuns(made, evidenceOf(made, seen))
-  return originals.map((original, i) => ({
-    original,
-    seen: seen[240 + i]!,
-    told: judge(made, seen[240 + i]!, 1000, runs.around(240 + i)),
-  }))
-}
-
-const listed = ({ original, told }: Row) => told.candidates.some(({ text }) => text === original)
 const UINT32 = (1n << 32n) - 1n
 const held = (text: string) => `${BigInt(text) > UINT32 ? UINT32 : BigInt(text)}`
 
 test('numbers held at a limit are lost among others that lost their zeros, which come back', () => {
   const account = () => `00${[1, 2, 5][next(3)]!}${digits(9)}`
-  const rows = converted(of('{12}'), account, held)
+  const rows = convertedRun(of('{12}'), account, held)
   const limits = rows.filter(({ seen }) => seen === `${UINT32}`)
   expect(limits.length).toBeGreaterThan(20)
   for (const { told } of limits) expect(told).toMatchObject({ verdict: 'lost' })
@@ -50,7 +34,7 @@ test.each([
   ['{22}', 21, (1n << 63n) - 1n],
 ])('twenty rows that are all one limit did not wrap round to it: %s', (stored, width, limit) => {
   const draw = () => `${1 + next(9)}${digits(width)}`
-  const rows = converted(of(stored), draw, () => `${limit}`, 20)
+  const rows = convertedRun(of(stored), draw, () => `${limit}`, 20)
   for (const { seen, told } of rows)
     expect([seen, told.verdict, told.findings]).toEqual([`${limit}`, 'lost', ['clamped']])
 })
@@ -63,7 +47,7 @@ function double(text: string): string {
 }
 
 test('sixteen digits printed from binary numbers: those that were rounded stay open', () => {
-  const rows = converted(
+  const rows = convertedRun(
     of('{16}'),
     () => digits(16),
     (text) => `${double(text)}.00`,
@@ -71,17 +55,17 @@ test('sixteen digits printed from binary numbers: those that were rounded stay o
   const moved = rows.filter(({ original, seen }) => `${bare(original)}.00` !== seen)
   expect(moved.length).toBeGreaterThan(2)
   for (const row of moved)
-    expect([row.seen, row.told.mend, listed(row)]).toEqual([row.seen, undefined, true])
+    expect([row.seen, row.told.mend, isListed(row)]).toEqual([row.seen, undefined, true])
 })
 
 test('fifteen digits of sixteen: that they were rounded is no likelier than that they were cut', () => {
-  const cut = converted(
+  const cut = convertedRun(
     of('{16}'),
     () => `${1 + next(9)}${digits(15)}`,
     (text) => `${text.slice(0, 15)}0`,
   )
   for (const row of cut.filter(({ original, seen }) => original !== seen))
-    expect([row.seen, row.told.verdict, listed(row)]).toEqual([row.seen, 'suspect', true])
+    expect([row.seen, row.told.verdict, isListed(row)]).toEqual([row.seen, 'suspect', true])
 })
 
 // 1.0004204e+09: the nearest multiple of 64, halves to the even one, to eight digits.
@@ -95,12 +79,12 @@ function single(text: string): string {
 }
 
 test('eight digits name several binary32 numbers: originals of all of them are listed', () => {
-  const rows = converted(of('{10}'), () => `1000${digits(6)}`, single)
+  const rows = convertedRun(of('{10}'), () => `1000${digits(6)}`, single)
   // Where zeros at the end were dropped there are too many to list.
   const open = rows.filter(({ told }) => told.verdict !== 'lost')
   expect(open.length).toBeGreaterThan(100)
   for (const row of open)
-    expect([row.seen, row.original, listed(row)]).toEqual([row.seen, row.original, true])
+    expect([row.seen, row.original, isListed(row)]).toEqual([row.seen, row.original, true])
 })
 
 test('the same cut number in all rows says no more than in one', () => {
@@ -149,11 +133,11 @@ test('a wrong check digit is a slip sooner than a seldom conversion', () => {
 test('card numbers of several widths that were rounded were not cut', () => {
   const cards = definition({ stored: '{13..19}', check: 'luhn' })
   const draw = () => withCheckDigit(`4${digits(14)}`)
-  const rows = converted(cards, draw, (text) => `${((BigInt(text) + 5n) / 10n) * 10n}`)
+  const rows = convertedRun(cards, draw, (text) => `${((BigInt(text) + 5n) / 10n) * 10n}`)
   for (const row of rows.filter(({ original, seen }) => original !== seen)) {
     expect(row.told.findings).not.toContain('cut-short')
     expect([row.seen, row.told.mend ?? row.original]).toEqual([row.seen, row.original])
   }
-  const cut = converted(cards, draw, (text) => text.slice(0, 15))
+  const cut = convertedRun(cards, draw, (text) => text.slice(0, 15))
   for (const { original, told } of cut) expect(told.mend ?? original).toBe(original)
 })

@@ -1,0 +1,124 @@
+// Values that fit in a run of rows that were converted: what others of the run show casts doubt on them.
+
+import { expect, test } from 'vitest'
+import { definition } from '../identifier/definition-for.js'
+import {
+  bare,
+  convertedRun,
+  digits,
+  isListed,
+  next,
+  of,
+  withCheckDigit,
+  type Row,
+} from './converted-column.js'
+
+const intoUint = (bits: number) => (text: string) => `${BigInt.asUintN(bits, BigInt(text))}`
+const intoInt = (bits: number) => (text: string) => `${BigInt.asIntN(bits, BigInt(text))}`
+
+const fits = ({ told }: Row) => told.fit === undefined
+
+/** Values that were changed and fit, between the first and the last that do not. */
+function changedAmong(rows: readonly Row[]): Row[] {
+  const unfit = rows.flatMap((row, i) => (fits(row) ? [] : [i]))
+  return rows.slice(unfit[0], unfit.at(-1)).filter((row) => row.seen !== row.original && fits(row))
+}
+
+function expectDoubt(rows: readonly Row[], least: number): void {
+  expect(rows.length).toBeGreaterThanOrEqual(least)
+  for (const row of rows)
+    expect([row.seen, row.told.verdict, isListed(row)]).toEqual([row.seen, 'suspect', true])
+}
+
+const phone = () => `${2 + next(8)}${digits(9)}`
+
+test('telephone numbers that wrapped round in thirty rows', () => {
+  const fitting = Array.from({ length: 4 }, () =>
+    changedAmong(convertedRun(of('{10}'), phone, intoUint(32), 30)),
+  )
+  expectDoubt(fitting.flat(), 40)
+})
+
+test('and not where all others lie below the limit of the type as they are', () => {
+  const draw = () => `${next(4)}${digits(9)}`
+  const rows = convertedRun(of('{10}'), draw, bare, 40)
+  const whole = rows.filter(({ seen }) => seen.length === 10)
+  expect(whole.length).toBeGreaterThan(20)
+  for (const { seen, told } of whole) expect([seen, told.verdict]).toEqual([seen, 'intact'])
+})
+
+test('numbers below zero stand in no display form, though they have as many digits', () => {
+  const made = definition({ stored: '{10}', display: '({3}) {3}-{4}' })
+  const draw = () => `${'22356'[next(5)]!}${digits(9)}`
+  const rows = convertedRun(made, draw, intoInt(32), 60)
+  const below = rows.filter(({ seen }) => /^-\d{10}$/.test(seen))
+  expect(below.length * 2).toBeGreaterThan(rows.filter((row) => !fits(row)).length)
+  expectDoubt(changedAmong(rows), 10)
+})
+
+test('padded numbers of a type of sixteen bits, whose digits all fit', () => {
+  const made = definition({ stored: '{8}', zeros: 'padding' })
+  const draw = () => `${1 + next(9)}${digits(7)}`
+  const rows = convertedRun(made, draw, intoInt(16), 40)
+  const fitting = changedAmong(rows)
+  expect(fitting.length).toBeGreaterThan(10)
+  for (const { seen, told } of fitting) expect([seen, told.verdict]).toEqual([seen, 'suspect'])
+})
+
+// The nearest number of 24 bits, halves to the even one (IEEE 754 binary32), printed with all its digits.
+function single(text: string): string {
+  const value = BigInt(text)
+  const step = 1n << BigInt(Math.max(0, value.toString(2).length - 24))
+  const below = value / step
+  const rest = (value % step) * 2n
+  const up = rest > step || (rest === step && below % 2n === 1n)
+  return `${(below + (up ? 1n : 0n)) * step}`
+}
+
+test('twenty numbers of eight digits that were rounded to 24 bits', () => {
+  const rows = Array.from({ length: 8 }, () =>
+    convertedRun(of('{8}'), () => `${4 + next(3)}${digits(7)}`, single, 20).slice(2, -2),
+  ).flat()
+  expectDoubt(
+    rows.filter(({ seen, original }) => seen !== original),
+    80,
+  )
+})
+
+// Beyond 2^53 the nearest number of 53 bits, halves to the even one (IEEE 754 binary64), printed as the shortest one that
+// reads back as it.
+function double(text: string): string {
+  const value = BigInt(text)
+  const step = 1n << BigInt(Math.max(0, value.toString(2).length - 53))
+  const below = value / step
+  const rest = (value % step) * 2n
+  const mantissa = below + (rest > step || (rest === step && below % 2n === 1n) ? 1n : 0n)
+  const near = mantissa * step
+  for (let unit = 10_000n; unit > 1n; unit /= 10n) {
+    const round = ((near + unit / 2n) / unit) * unit
+    const apart = (round > near ? round - near : near - round) * 2n
+    if (apart < step || (apart === step && mantissa % 2n === 0n)) return `${round}`
+  }
+  return `${near}`
+}
+
+test('a reader that leaves zeros at the front alone rounds the others, and few of them fit', () => {
+  const made = definition({ stored: '{18}', check: 'luhn' })
+  const draw = () => withCheckDigit(`${next(9) ? 1 + next(9) : 0}${digits(16)}`)
+  const read = (text: string) => (text.startsWith('0') ? text : double(text))
+  const fitting = Array.from({ length: 4 }, () =>
+    changedAmong(convertedRun(made, draw, read, 60)),
+  ).flat()
+  expectDoubt(fitting, 10)
+})
+
+test('cards that were cut to fifteen digits, one in ten of which has its check digit still', () => {
+  const cards = definition({ stored: '{13..19}', check: 'luhn' })
+  const draw = () => withCheckDigit(`${4 + next(3)}${digits(12 + next(6))}`)
+  const cut = (text: string) => text.slice(0, 15)
+  const fitting = Array.from({ length: 4 }, () =>
+    changedAmong(convertedRun(cards, draw, cut, 60)),
+  ).flat()
+  expect(fitting.length).toBeGreaterThan(5)
+  for (const { seen, told } of fitting) expect([seen, told.verdict]).toEqual([seen, 'suspect'])
+})
