@@ -4,7 +4,7 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { allDigits } from '../identifier/fit.js'
 import { spaceOf, type Space } from '../identifier/space.js'
-import { NOTHING, type EvidenceState, type Sums } from './evidence-state.js'
+import type { EvidenceState } from './evidence-state.js'
 import { evenness } from './evenness.js'
 import { exceptional } from './exceptional-run.js'
 import type { EvidenceRun } from './evidence-run.js'
@@ -19,6 +19,7 @@ import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import type { ShortGroup } from './short/group.js'
 import type { Mark, Run } from './run-state.js'
+import { noSums, type Sums } from './sums.js'
 import type { Lift } from './weigh.js'
 import { RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
@@ -40,7 +41,7 @@ export function comparison(
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const setting = { definition, goesOn: all.spelt * 10 > all.fits || !isOwnShape(space) }
-  const nothing = nothingOf(all)
+  const nothing = noSums(processes.length)
   const {
     alike,
     everywhere: even,
@@ -253,26 +254,6 @@ function wrappedShare(
   const fits = leftIn(i, from, to) - (to.spelt - from.spelt)
   if (fits <= 0 || again >= 1) return undefined
   return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
-}
-
-const nothingOf = (sums: Sums): Sums => {
-  const zeros = sums.scores.map(() => 0)
-  return {
-    ...sums,
-    ...NOTHING,
-    scores: zeros,
-    extra: zeros,
-    hits: zeros,
-    readsToo: zeros,
-    readsExtra: zeros,
-    fresh: zeros,
-    again: zeros,
-    digits: sums.digits.map(() => 0),
-    plain: sums.plain.map(() => 0),
-    ending: sums.ending.map(() => 0),
-    held: zeros,
-    near: zeros,
-  }
 }
 
 /** One may be a value of its own. */

@@ -4,10 +4,11 @@
 import { INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import type { EvidenceState, Sums } from './evidence-state.js'
+import type { EvidenceState } from './evidence-state.js'
 import { allLeft } from './process-totals.js'
 import { processesOf, STOPS, type Process } from './processes.js'
 import { spread } from './spread.js'
+import type { Sums } from './sums.js'
 
 export interface Evenness {
   /** All values of the definition have one width. */

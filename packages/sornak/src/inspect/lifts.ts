@@ -3,7 +3,7 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import type { EvidenceState, Sums } from './evidence-state.js'
+import type { EvidenceState } from './evidence-state.js'
 import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
 import { against as leftAlone, fewerDigits } from './process-totals.js'
@@ -14,6 +14,7 @@ import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
 import type { Lift } from './weigh.js'
 import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
+import type { Sums } from './sums.js'
 
 /** What is known of the column. */
 interface Known {

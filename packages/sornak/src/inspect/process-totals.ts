@@ -2,7 +2,7 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { shareOfOne, spaceOf, widestNumber, type Space } from '../identifier/space.js'
-import type { Sums } from './evidence-state.js'
+import type { Sums } from './sums.js'
 import { widestMissing } from './cut-widths.js'
 import { bits, IN, MOST, OUT, STOPS, UNIT, type Process } from './processes.js'
 import type { Run } from './run-state.js'

@@ -1,10 +1,11 @@
 // Values that repeat the one before: of a sequence that was rounded nearly all do, and of a list that names some things
 // again and again as well.
 
-import type { EvidenceState, Sums } from './evidence-state.js'
+import type { EvidenceState } from './evidence-state.js'
 import { UNIT } from './processes.js'
 import { runsOf, type Run } from './run-state.js'
 import { RUN_BITS } from './weights.js'
+import type { Sums } from './sums.js'
 
 /** Values that are no roundings: so many must be there, and of so many one may repeat the last. */
 const FEW_OTHERS = 50

@@ -1,10 +1,11 @@
 // Evidence -> the values of digits that are too short, and what stands beside them.
 
-import type { EvidenceState, Sums } from './evidence-state.js'
+import type { EvidenceState } from './evidence-state.js'
 import { against, isPrinted } from './process-totals.js'
 import { firstWhere } from './row-lookup.js'
 import type { ShortGroup } from './short/group.js'
 import type { Mark } from './run-state.js'
+import type { Sums } from './sums.js'
 
 /** The short values of a run, or of all rows; `place` tells where each process stands. */
 export function groupOf(

@@ -1,0 +1,51 @@
+// How a value that fits goes on from the one before it.
+
+import { bytesOf, textOf } from './printed-digits.js'
+
+/** Not at all, as the same one, by a step of people, or of binary numbers. */
+export type Again = 'no' | 'same' | 'decimal' | 'binary'
+
+export interface Sequence {
+  /**
+   * The same value again, or the next of a sequence, is not a second piece of evidence. Numbers that people issue go on by
+   * ones, tens or hundreds, though, and binary ones by 32 or 64.
+   */
+  goesOn(bytes: Uint8Array, start: number, end: number): Again
+  keep(bytes: Uint8Array, start: number, end: number): void
+  /** What comes next goes on from nothing. */
+  forget(): void
+  /** The value that was kept; empty where there is none. */
+  last(): string
+}
+
+/** Two values go on from each other that differ in no more than so many last characters. */
+const STEP_DIGITS = 4
+const LONGEST = 64
+
+/** @param from the last value so far; empty where there is none */
+export function sequence(from = ''): Sequence {
+  const before = new Uint8Array(LONGEST)
+  let length = -1
+  const keep = (bytes: Uint8Array, start: number, end: number) => {
+    length = Math.min(LONGEST, end - start)
+    for (let i = 0; i < length; i++) before[i] = bytes[start + i]!
+  }
+  const text = bytesOf(from)
+  if (from) keep(text, 0, text.length)
+  return {
+    goesOn(bytes, start, end) {
+      if (end - start !== length) return 'no'
+      const alike = Math.max(1, length - STEP_DIGITS)
+      for (let i = 0; i < alike; i++) if (before[i] !== bytes[start + i]) return 'no'
+      let step = 0
+      for (let i = alike; i < length; i++) step = step * 10 + bytes[start + i]! - before[i]!
+      if (step === 0) return 'same'
+      return step % 10 === 0 ? 'decimal' : 'binary'
+    },
+    keep,
+    forget() {
+      length = -1
+    },
+    last: () => (length < 0 ? '' : textOf(before, 0, length)),
+  }
+}
