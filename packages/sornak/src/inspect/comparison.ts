@@ -1,6 +1,5 @@
 // Processes held against each other over some rows: which explains them best, and how far each gains or loses there.
 
-import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { allDigits } from '../identifier/fit.js'
 import { spaceOf, type Space } from '../identifier/space.js'
@@ -13,6 +12,7 @@ import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { belowAnyway, leftIn, runwise, scattered, total, usualDigits } from './process-totals.js'
 import { IN, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { channelOf } from './process-channel.js'
 import { repeatsSpeak } from './repeating.js'
 import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
@@ -171,6 +171,7 @@ export function comparison(
       ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
       : ofRows
     const process = form ? own : processes[best]!
+    const zerosGone = !alike && lostZeros(space, short, from, to, all)
     return {
       process: process.id,
       channel: channelOf(process.id),
@@ -201,7 +202,8 @@ export function comparison(
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
           cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
-          (process.ofDigits === true && !alike && lostZeros(definition, from, to, all))),
+          (process.id === 'number-read' && zerosGone)),
+      zerosGone,
       limits,
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {
@@ -280,23 +282,18 @@ function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
 
 // Values of several widths fit without the zeros they had. That a run lost them shows where such values
 // stand elsewhere in the column, or where many have become too short.
-function lostZeros({ zeros }: Definition, from: Sums, to: Sums, all: Sums): boolean {
+function lostZeros(
+  { definition, widths }: Space,
+  short: ShortGroup | undefined,
+  from: Sums,
+  to: Sums,
+  all: Sums,
+): boolean {
+  if (definition.zeros !== 'significant') return false
   const elsewhere = all.zeros - (to.zeros - from.zeros)
-  const tooShort = (to.short - from.short) * 50 >= to.fits - from.fits
-  return zeros === 'significant' && (elsewhere >= 3 || tooShort)
-}
-
-/** The channel that a process belongs to. */
-export function channelOf(process: string): string {
-  if (process.startsWith('form ')) return FORM_CHANNELS[process.slice(5)] ?? process.slice(5)
-  if (process.startsWith('fifteen')) return 'fifteen-digits'
-  if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
-  if (process === 'front') return 'cut-short'
-  return process.split(' ')[0]!
-}
-
-const FORM_CHANNELS: Partial<Record<FindingCode, string>> & Record<string, string> = {
-  exponent: 'exponent-form',
-  grouped: 'grouping',
-  'display-stored': 'display',
+  const { values = [] } = short ?? {}
+  const rows = (some: ShortGroup['values']) => some.reduce((sum, { count }) => sum + count, 0)
+  const tooShort = rows(values.filter(({ digits }) => digits.length < widths[0]!))
+  const share = tooShort / Math.max(1, rows(values))
+  return elsewhere >= 3 || share * (to.short - from.short) * 50 >= to.fits - from.fits
 }

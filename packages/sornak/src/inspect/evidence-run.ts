@@ -34,6 +34,8 @@ export interface EvidenceRun {
   readonly limits: ReadonlySet<string>
   /** Values that fit may be others than they were. */
   readonly suspect: boolean
+  /** Values of several widths may lack zeros at the front, and fit. */
+  readonly zerosGone: boolean
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */
   readonly struck?: number | undefined
   /** Its values are spread evenly enough for what is missing among them to say something. */

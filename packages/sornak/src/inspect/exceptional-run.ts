@@ -12,7 +12,10 @@ import { RUN_BITS } from './weights.js'
  */
 export const exceptional = (ofRun: Lift, ofAll: Lift, best: string, likely: number): Lift => {
   const first = ofRun(best) + Math.log2(likely) > 0 ? best : 'number-read'
-  const beside = (id: string) => ofRun(first) + ofAll(id) - ofAll(first)
+  // Octal digits are held down in all rows: that others are likelier there says no more than that they are as likely.
+  const more = (id: string) => ofAll(id) - ofAll(first)
+  const beside = (id: string) =>
+    ofRun(first) + (first.startsWith('octal') ? Math.min(0, more(id)) : more(id))
   return (id) => {
     const said = ofRun(id)
     if ((id !== 'front' && !id.startsWith('wrapped')) || ofAll(id) <= 0) return said

@@ -6,7 +6,6 @@ import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { hide, hidesAnything, REVEAL_ALL, REVEAL_NONE } from '../identifier/reveal.js'
 import type { Companion } from './beside.js'
-import { channelOf } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import type { ColumnRuns } from './evidence-runs.js'
 import {
@@ -19,6 +18,7 @@ import {
   why,
   zerosWhy,
 } from './messages.js'
+import { channelOf } from './process-channel.js'
 import { tooSmall, type ColumnType, type StoredCounts } from './storage.js'
 import type { Judgement, Verdict } from './verdict.js'
 

@@ -205,9 +205,19 @@ function wraps({ name, max }: IntegerType): Process {
     nearly: nearlyOf(max),
     alike: besideLimits(max),
     fits: (bytes, start, end) =>
-      leadingZero(bytes, start, end) || compare(bytes, start, end, most) > 0 ? OUT : 0,
+      leadingZero(bytes, start, end) ||
+      compare(bytes, start, end, most) > 0 ||
+      isLimit(bytes, start, end)
+        ? OUT
+        : 0,
   }
 }
+
+// What is exactly the limit of a type was held there, and did not come round to it.
+const isLimit = (bytes: Uint8Array, start: number, end: number) =>
+  LIMITS.some((limit) => compare(bytes, start, end, limit) === 0)
+
+const LIMITS = INTEGER_TYPES.map(({ max }) => max.toString())
 
 // Exactly the limit stands for all that lies beyond it.
 function holds({ max }: IntegerType, space: Space): Process {

@@ -9,6 +9,7 @@ import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
+import { channelOf, sameKind } from './process-channel.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
 import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
@@ -70,8 +71,12 @@ export interface Context {
   readonly trusted?: TrustedList | undefined
   /** Values that are exactly the limit of a type, and stand for any beyond it. */
   readonly limits?: ReadonlySet<string> | undefined
+  /** The channel that explains them. */
+  readonly channel?: string | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
+  /** A value that fits may lack zeros at the front, and be the same number; as a rule where it is left out. */
+  readonly zerosGone?: boolean | undefined
   /** Not the rows around it say so, but those in which this other column is damaged. */
   readonly beside?: string | undefined
   /** The share of them that were converted: 0 to 1; all where it is left out. */
@@ -203,21 +208,18 @@ function told(
 
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
+  const space = spaceOf(definition)
   const ways = hypotheses(definition, seen)
-  const weighed = weigh(spaceOf(definition), ways, Math.max(most, 2), context)
+  const listed = Math.max(most, 2)
+  if (!isDoubtful(weigh(space, ofRun(ways, context), listed, context), seen, context)) return INTACT
+  const weighed = weigh(space, ways, listed, context)
   const { possible, counted, beyondList, ranked } = weighed
-  const same = ranked.find(({ text }) => text === seen)?.odds ?? 0
-  // Rows that were not converted hold their own value; of those that were, as many come out as it as have become it.
-  const { struck = 1, beside } = context
-  const come = struck * Number(possible)
-  const unchanged = (1 - struck + come * same) / (1 - struck + come)
-  if (possible <= 1n || unchanged > STILL_INTACT) return INTACT
   // Others may be counted only.
   const by = ranked.find(({ text }) => text !== seen)
   return {
     ...NOTHING,
     verdict: 'suspect',
-    ...(beside !== undefined && { beside }),
+    ...(context.beside !== undefined && { beside: context.beside }),
     findings: by ? findingsOf(definition, seen, by, ways) : told(definition, seen, ways, weighed),
     possible,
     counted,
@@ -225,9 +227,35 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
   }
 }
 
+// What is doubted is what the rows of a run say: that it was converted in another way is no likelier than elsewhere.
+function ofRun(ways: readonly Hypothesis[], { channel, beside }: Context): readonly Hypothesis[] {
+  if (channel === undefined || beside !== undefined) return ways
+  return ways.filter(
+    ({ process }) => process === 'number-read' || sameKind(channelOf(process), channel),
+  )
+}
+
+// Rows that were not converted hold their own value; of those that were, as many come out as it as have become it.
+function isDoubtful(
+  { possible, ranked }: Weighed,
+  seen: string,
+  { struck = 1, zerosGone = true }: Context,
+): boolean {
+  const number = bareOf(seen)
+  const same = ranked
+    .filter(({ text }) => text === seen || (!zerosGone && bareOf(text) === number))
+    .reduce((sum, { odds }) => sum + odds, 0)
+  const come = struck * Number(possible)
+  const unchanged = (1 - struck + come * same) / (1 - struck + come)
+  return possible > 1n && unchanged <= STILL_INTACT
+}
+
+const bareOf = (text: string) => text.replace(/^0+/, '')
+
 // What other rows say of that limit they say of values that are not it.
 const atLimit = (context: Context): Context => ({
   ...context,
+  channel: 'clamped',
   struck: 1,
   lift: (process) => Math.max(process.startsWith('clamped') ? 0 : -Infinity, context.lift(process)),
 })

@@ -122,3 +122,47 @@ test('cards that were cut to fifteen digits, one in ten of which has its check d
   expect(fitting.length).toBeGreaterThan(5)
   for (const { seen, told } of fitting) expect([seen, told.verdict]).toEqual([seen, 'suspect'])
 })
+
+/** Verdicts on values that the conversion left as they were, and that are not among those it could have made. */
+function expectNoDoubt(rows: readonly Row[], left: (text: string) => boolean, least: number): void {
+  const same = rows.filter(({ seen, original }) => seen === original && left(seen))
+  expect(same.length).toBeGreaterThanOrEqual(least)
+  for (const { seen, told } of same) expect([seen, told.verdict]).toEqual([seen, 'intact'])
+}
+
+const card = () => withCheckDigit(`${4 + next(3)}${digits(12 + next(6))}`)
+
+test.each([
+  ['2^53 as binary numbers', double, (text: string) => BigInt(text) < 1n << 53n],
+  [
+    'fifteen digits',
+    (text: string) => text.slice(0, 15).padEnd(text.length, '0'),
+    (text: string) => text.length < 15,
+  ],
+])('cards that are too short for %s to change them are theirs still', (_, convert, left) => {
+  const cards = definition({ stored: '{13..19}', check: 'luhn' })
+  expectNoDoubt(convertedRun(cards, card, convert, 60), left, 10)
+})
+
+test('numbers below a limit are theirs still, where others are held at it', () => {
+  const held = (text: string) => (BigInt(text) > 4294967295n ? '4294967295' : text)
+  const draw = () => `${1 + next(9)}${digits(7 + next(5))}`
+  const rows = convertedRun(of('{8..12}'), draw, held, 60)
+  expectNoDoubt(rows, (text) => text !== '4294967295', 10)
+  for (const { seen, original, told } of rows)
+    if (seen !== original) expect([seen, told.verdict]).toEqual([seen, 'suspect'])
+})
+
+test('what an octal reader refuses is left, and what it read is no number that wrapped', () => {
+  const octal = (text: string) => (/[89]/.test(text) ? text : `${BigInt(`0o${text}`)}`)
+  const stored = ['0{1 of "1..35..9"}{9}', '0{1 of "1..35..9"}{8}']
+  const draw = () => `0${'12356789'[next(8)]!}${digits(8 + next(2))}`
+  const rows = Array.from({ length: 12 }, () =>
+    convertedRun(definition({ stored }), draw, octal, 60),
+  ).flat()
+  expectNoDoubt(rows, (text) => /[89]/.test(text), 400)
+  const read = rows.filter(({ seen, original }) => seen !== original)
+  expect(read.length).toBeGreaterThan(40)
+  for (const { seen, original, told } of read)
+    if (told.mend !== undefined) expect([seen, told.mend]).toEqual([seen, original])
+})
