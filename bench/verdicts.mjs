@@ -1,12 +1,13 @@
 // Verdicts on conversions that really ran (packages/sornak/test/fixtures/make-conversions.py). Each is set
 // into a column in four ways: a block between clean rows, rows scattered among clean ones, nothing but damaged
-// rows, and a run of twenty of them between clean rows. What comes back is held against what was there before.
+// rows, and a run of twenty of them, or so many, between clean rows. What comes back is held against what was there before.
 //
 //   node bench/verdicts.mjs            the table of totals, by identifier and by conversion
 //   node bench/verdicts.mjs --json     the figures, for the tests; --every=5 for a fifth of the cases
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
 //                                      was; --only=TEXT for some cases
+//   node bench/verdicts.mjs --run=40   runs of so many rows
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
 //                                      alphabets and populations, and more conversions
 
@@ -44,11 +45,11 @@ const SCENES = {
   scattered: (damaged, fresh) => damaged.flatMap((row) => [fresh(), fresh(), fresh(), row]),
   whole: (damaged) => damaged,
   run(damaged, fresh) {
-    const first = random(damaged.length - RUN)
+    const first = random(Math.max(1, damaged.length - RUN))
     return between(damaged.slice(first, first + RUN), fresh)
   },
 }
-const RUN = 20
+const RUN = Number(process.argv.find((word) => word.startsWith('--run='))?.slice(6) ?? 20)
 /** Scenes whose clean rows are counted as well. */
 const CLEAN_AROUND = ['block', 'run']
 
