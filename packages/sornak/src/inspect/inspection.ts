@@ -298,6 +298,7 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
     bits: one.bits,
     lift: (process: string) => around.lift(process) + one.lift(process),
     suspect: true,
+    zerosGone: true,
     struck: one.struck,
     beside: table.headers[one.column],
   })
