@@ -1,9 +1,9 @@
 // Values that go on behind a number, where others are digits only: a reader that stops at the first character that is no
 // digit leaves none of them, nor does one that works out what hyphens join; and what they leave may fit.
 
-import type { Sums } from './sums.js'
 import { against } from './process-totals.js'
 import { MOST_OFTEN } from './short/story.js'
+import type { Sums } from './sums.js'
 import { RUN_BITS } from './weights.js'
 
 /**

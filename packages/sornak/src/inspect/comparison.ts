@@ -17,7 +17,7 @@ import { repeatsSpeak } from './repeating.js'
 import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
-import type { ShortGroup } from './short/group.js'
+import { rowsIn, type ShortGroup } from './short/group.js'
 import type { Mark, Run } from './run-state.js'
 import { noSums, type Sums } from './sums.js'
 import type { Lift } from './weigh.js'
@@ -292,8 +292,7 @@ function lostZeros(
   if (definition.zeros !== 'significant') return false
   const elsewhere = all.zeros - (to.zeros - from.zeros)
   const { values = [] } = short ?? {}
-  const rows = (some: ShortGroup['values']) => some.reduce((sum, { count }) => sum + count, 0)
-  const tooShort = rows(values.filter(({ digits }) => digits.length < widths[0]!))
-  const share = tooShort / Math.max(1, rows(values))
+  const tooShort = rowsIn(values.filter(({ digits }) => digits.length < widths[0]!))
+  const share = tooShort / Math.max(1, rowsIn(values))
   return elsewhere >= 3 || share * (to.short - from.short) * 50 >= to.fits - from.fits
 }

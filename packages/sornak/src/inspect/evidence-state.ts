@@ -2,10 +2,10 @@
 
 import type { RecordPlace } from '../rows/reader.js'
 import { joined, type Mark, type RunState } from './run-state.js'
-import { added, sumOf, type Sums } from './sums.js'
 import type { Clean } from './short/population.js'
 import { joinedHeads } from './short/heads.js'
 import { joinedShorts, type ShortValues } from './short/short-values.js'
+import { added, sumOf, type Sums } from './sums.js'
 
 export type Place = Mark<Sums>
 

@@ -210,9 +210,11 @@ function told(
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
   const space = spaceOf(definition)
   const ways = hypotheses(definition, seen)
-  const listed = Math.max(most, 2)
-  if (!isDoubtful(weigh(space, ofRun(ways, context), listed, context), seen, context)) return INTACT
-  const weighed = weigh(space, ways, listed, context)
+  const weighedBy = (some: readonly Hypothesis[]) => weigh(space, some, Math.max(most, 2), context)
+  const own = ofRun(ways, context)
+  const ofOwn = weighedBy(own)
+  if (!isDoubtful(ofOwn, seen, context)) return INTACT
+  const weighed = own.length === ways.length ? ofOwn : weighedBy(ways)
   const { possible, counted, beyondList, ranked } = weighed
   // Others may be counted only.
   const by = ranked.find(({ text }) => text !== seen)

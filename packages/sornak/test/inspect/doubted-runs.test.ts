@@ -30,6 +30,8 @@ function expectDoubt(rows: readonly Row[], least: number): void {
     expect([row.seen, row.told.verdict, isListed(row)]).toEqual([row.seen, 'suspect', true])
 }
 
+const cards = definition({ stored: '{13..19}', check: 'luhn' })
+const card = () => withCheckDigit(`${4 + next(3)}${digits(12 + next(6))}`)
 const phone = () => `${2 + next(8)}${digits(9)}`
 
 test('telephone numbers that wrapped round in thirty rows', () => {
@@ -65,14 +67,20 @@ test('padded numbers of a type of sixteen bits, whose digits all fit', () => {
   for (const { seen, told } of fitting) expect([seen, told.verdict]).toEqual([seen, 'suspect'])
 })
 
-// The nearest number of 24 bits, halves to the even one (IEEE 754 binary32), printed with all its digits.
-function single(text: string): string {
+// The nearest number of so many bits, halves to the even one (IEEE 754): its bits, and what the last of them counts.
+function nearest(text: string, bits: number): { mantissa: bigint; step: bigint } {
   const value = BigInt(text)
-  const step = 1n << BigInt(Math.max(0, value.toString(2).length - 24))
+  const step = 1n << BigInt(Math.max(0, value.toString(2).length - bits))
   const below = value / step
   const rest = (value % step) * 2n
   const up = rest > step || (rest === step && below % 2n === 1n)
-  return `${(below + (up ? 1n : 0n)) * step}`
+  return { mantissa: below + (up ? 1n : 0n), step }
+}
+
+// binary32, printed with all its digits.
+function single(text: string): string {
+  const { mantissa, step } = nearest(text, 24)
+  return `${mantissa * step}`
 }
 
 test('twenty numbers of eight digits that were rounded to 24 bits', () => {
@@ -85,14 +93,9 @@ test('twenty numbers of eight digits that were rounded to 24 bits', () => {
   )
 })
 
-// Beyond 2^53 the nearest number of 53 bits, halves to the even one (IEEE 754 binary64), printed as the shortest one that
-// reads back as it.
+// binary64, printed as the shortest number that reads back as it.
 function double(text: string): string {
-  const value = BigInt(text)
-  const step = 1n << BigInt(Math.max(0, value.toString(2).length - 53))
-  const below = value / step
-  const rest = (value % step) * 2n
-  const mantissa = below + (rest > step || (rest === step && below % 2n === 1n) ? 1n : 0n)
+  const { mantissa, step } = nearest(text, 53)
   const near = mantissa * step
   for (let unit = 10_000n; unit > 1n; unit /= 10n) {
     const round = ((near + unit / 2n) / unit) * unit
@@ -113,24 +116,20 @@ test('a reader that leaves zeros at the front alone rounds the others, and few o
 })
 
 test('cards that were cut to fifteen digits, one in ten of which has its check digit still', () => {
-  const cards = definition({ stored: '{13..19}', check: 'luhn' })
-  const draw = () => withCheckDigit(`${4 + next(3)}${digits(12 + next(6))}`)
   const cut = (text: string) => text.slice(0, 15)
   const fitting = Array.from({ length: 4 }, () =>
-    changedAmong(convertedRun(cards, draw, cut, 60)),
+    changedAmong(convertedRun(cards, card, cut, 60)),
   ).flat()
   expect(fitting.length).toBeGreaterThan(5)
   for (const { seen, told } of fitting) expect([seen, told.verdict]).toEqual([seen, 'suspect'])
 })
 
-/** Verdicts on values that the conversion left as they were, and that are not among those it could have made. */
+/** Values that the conversion leaves as they are stay intact. */
 function expectNoDoubt(rows: readonly Row[], left: (text: string) => boolean, least: number): void {
   const same = rows.filter(({ seen, original }) => seen === original && left(seen))
   expect(same.length).toBeGreaterThanOrEqual(least)
   for (const { seen, told } of same) expect([seen, told.verdict]).toEqual([seen, 'intact'])
 }
-
-const card = () => withCheckDigit(`${4 + next(3)}${digits(12 + next(6))}`)
 
 test.each([
   ['2^53 as binary numbers', double, (text: string) => BigInt(text) < 1n << 53n],
@@ -140,7 +139,6 @@ test.each([
     (text: string) => text.length < 15,
   ],
 ])('cards that are too short for %s to change them are theirs still', (_, convert, left) => {
-  const cards = definition({ stored: '{13..19}', check: 'luhn' })
   expectNoDoubt(convertedRun(cards, card, convert, 60), left, 10)
 })
 

@@ -21,3 +21,7 @@ export interface ShortGroup {
   /** They stand here and there, in no run. */
   readonly scattered: boolean
 }
+
+/** How many rows hold them. */
+export const rowsIn = (values: ShortGroup['values']): number =>
+  values.reduce((sum, { count }) => sum + count, 0)

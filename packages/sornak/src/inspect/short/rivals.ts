@@ -7,7 +7,7 @@ import type { Definition } from '../../identifier/definition.js'
 import { INTEGER_TYPES, isHeld } from '../../channel/integer-limits.js'
 import { alike } from './alike.js'
 import { bounded } from './bounded.js'
-import type { ShortGroup } from './group.js'
+import { rowsIn, type ShortGroup } from './group.js'
 import {
   apart,
   around,
@@ -34,8 +34,6 @@ const FEW_ROWS = 4
 const MOST_VALUES = 256
 
 const UNKNOWN = () => undefined
-
-const rowsIn = (values: ShortGroup['values']) => values.reduce((sum, { count }) => sum + count, 0)
 
 /** The stories of short values, beside that of zeros lost; `undefined` for a process that has none. */
 export function rivals(definition: Definition, group: ShortGroup): Rivals {
