@@ -8,8 +8,8 @@ import type { RecordPlace } from '../rows/reader.js'
 import { cleanValues } from './clean-values.js'
 import type { EvidenceState, Place } from './evidence-state.js'
 import { fitReader } from './fit-evidence.js'
-import { misfitReader } from './misfit-evidence.js'
-import { shownDigits, textOf } from './printed-digits.js'
+import { misfitReader, type Misfit } from './misfit-evidence.js'
+import { bytesOf, shownDigits, textOf } from './printed-digits.js'
 import { bits, IN, isDigits, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
@@ -30,6 +30,7 @@ export interface ColumnEvidence {
 }
 
 const PENALTY = RUN_BITS * UNIT
+type Found = Misfit['found']
 const NONE: ReadonlyMap<number, number> = new Map()
 
 /** @param from what the rows before have said; nothing at the start of a part */
@@ -129,7 +130,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
   const settle = () => usual.drain(note)
 
-  function fit(bytes: Uint8Array, from: number, to: number): boolean {
+  // `shown`: processes that the marks around it speak for.
+  function fit(bytes: Uint8Array, from: number, to: number, shown: Found = []): boolean {
     let limit = false
     const digit = bytes[from]! - 48
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
@@ -139,12 +141,16 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (digit === 0 && to - from > 1) now.zeros++
     else if (digit >= 0 && digit <= 9) now.wide++
     clean.take(bytes, from, to, number)
-    if (usual.take(bytes, from, to)) {
+    if (shown.length === 0 && usual.take(bytes, from, to)) {
       if (wide) other(before.goesOn(bytes, from, to))
       now.fits++
       rows++
     } else
-      limit = speak(fitting.says(bytes, from, to), wide ? before.goesOn(bytes, from, to) : 'no')
+      limit = speak(
+        fitting.says(bytes, from, to),
+        wide ? before.goesOn(bytes, from, to) : 'no',
+        shown,
+      )
     if (wide) before.keep(bytes, from, to)
     return limit
   }
@@ -165,7 +171,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // A value that may speak for a process; not if it repeats what the row before it said. That it does is to be weighed
   // later, when it is known whether others repeat as well. True where it is exactly the limit of a type.
-  function speak({ said, held, near }: Answer, how: Again): boolean {
+  function speak({ said, held, near }: Answer, how: Again, shown: Found): boolean {
     let limit = false
     for (const i of held) now.held[i]!++
     for (const i of near) now.near[i]!++
@@ -180,6 +186,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const printed = said.filter(rounded)
     if (wide && printed.length === 0) other(how)
     const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
+    for (const [i] of shown) told.push([i, IN - processes[i]!.usual])
+    told.sort(([a], [b]) => a - b)
     const speaking: [number, number][] = []
     for (const [i, more] of told) {
       const { usual, exactly } = processes[i]!
@@ -194,6 +202,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const end = () => {
       now.fits++
       for (const [i, more] of told) now.scores[i]! += more
+      for (const [i] of shown) now.hits[i]!++
       for (const [i] of printed) {
         now.again[i]! += going.get(i) ?? 0
         if (how !== 'same') now.fresh[i]! += how === 'no' ? 1 : 2
@@ -208,7 +217,14 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   function misfitRow(seen: string): void {
-    const { found, quiet, isRead, inForm, percent, isShortened, bare, stands } = saysOf(seen)
+    const { marked, found, quiet, isRead, inForm, percent, isShortened, bare, stands } =
+      saysOf(seen)
+    if (marked !== undefined) {
+      const bytes = bytesOf(marked)
+      fit(bytes, 0, bytes.length, found)
+      lastMisfit = ''
+      return
+    }
     // The same value again: that many originals come out as it is said already, but of one that is held at a limit.
     const repeated = seen === lastMisfit
     row(

@@ -35,6 +35,7 @@ export function comparison(
   whole: EvidenceState,
   inRuns: readonly (readonly Run<Sums>[])[],
   usual: EvidenceRun['usual'],
+  among: readonly number[],
 ): Comparison {
   const all = whole.sums
   const space = spaceOf(definition)
@@ -129,7 +130,7 @@ export function comparison(
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
-  const lifted = lifts(definition, whole, inRuns, { alike, signed, everyShort })
+  const lifted = lifts(definition, whole, { alike, among, signed, everyShort })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
     const grouped = hitsOf('form grouped', from, to)
@@ -181,6 +182,8 @@ export function comparison(
       lift,
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
+      formed: to.formed - from.formed,
+      bare: to.misfits - to.formed - (from.misfits - from.formed),
       mark: markOf(from, to),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),

@@ -18,6 +18,9 @@ export interface EvidenceRun {
   readonly lift: Lift
   /** How often an original starts as this one does, beside any other start; undefined where it cannot be told. */
   readonly usual: ((text: string) => number) | undefined
+  /** Its values that do not fit and stand in a printed form, and those that do not. */
+  readonly formed: number
+  readonly bare: number
   /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
   readonly digits: number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */

@@ -8,7 +8,11 @@ import { settled } from './joined-evidence.js'
 import { comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
+import { processesOf } from './processes.js'
 import { runsOfEach } from './repeating.js'
+import { without, type Sums } from './sums.js'
+import { outsideOf, stretches } from './aside.js'
+import { roundedAmong } from './rounded-among.js'
 import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
@@ -25,7 +29,12 @@ export interface ColumnRuns {
 export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
   const whole = settled(definition, state)
   const inRuns = runsOfEach(whole)
-  const compare = comparison(definition, whole, inRuns, usualStarts(whole))
+  const usual = usualStarts(whole)
+  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
+  const among = processesOf(definition).map((process, i) =>
+    inRuns[i]!.length ? 0 : roundedAmong(whole, process, i),
+  )
+  const compare = comparison(definition, whole, inRuns, usual, among)
   const ofEach = compare.processes.map((own, i) =>
     inRuns[i]!.map(({ from, to, score }) => ({
       ...compare.over(from, to, own, score),
@@ -37,11 +46,31 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const isForm = ({ own }: { own: string }) => own.startsWith('form ') || own === 'marks'
   const cores = every.filter((run) => !isForm(run))
   const outside = compare.everywhere()
+  const runs = stretches(inRuns)
+  const inRun = coveringRuns([
+    runs.map(({ from, to }) => ({ from: from.known.place, to: to.known.place })),
+  ])
+  const apart = outsideOf(whole, runs)
+  const alone = comparison(
+    definition,
+    apart,
+    inRuns.map(() => []),
+    usual,
+    among,
+  ).everywhere()
+  // What happened in runs says something of rows outside of them only where one thing happened to all, though not as often.
+  const alike = [alone, ...cores].every(({ process }) => process === outside.process)
+  const often = ({ fits, misfits }: Sums) => misfits / Math.max(1, fits + misfits)
+  const aside =
+    alike && often(apart.sums) * MOST_OFTENER > often(without(whole.sums, apart.sums))
+      ? outside
+      : alone
   // The widest first; a narrower one inside takes its place where it explains its rows so much better
   // that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else
   // explains those rows as well is as likely there, and casts doubt on values that fit where it explains them better.
   const covering = coveringRuns(ofEach.filter(([first]) => first && !isForm(first)))
   const likeliest = (index: number) => {
+    if (inRun(index).length === 0) return aside
     let best: EvidenceRun = outside
     for (const run of covering(index)) {
       const better = run.beyond(best)
@@ -57,7 +86,7 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
     return best
   }
   const around = betweenEdges(
-    cores.flatMap(({ from, to }) => [from.index, to.index + 1]),
+    every.flatMap(({ from, to }) => [from.index, to.index + 1]),
     likeliest,
   )
   const told = every.filter((run) =>
@@ -83,6 +112,9 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
     zerosAbsent: zerosAbsent(definition, whole),
   }
 }
+
+/** What strikes rows of a run so much oftener than those outside did not strike those. */
+const MOST_OFTENER = 16
 
 // An exponent is how few digits are printed, and binary numbers too: one line says it.
 const covers = (other: EvidenceRun, run: EvidenceRun) =>

@@ -8,8 +8,6 @@ import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
 import { against as leftAlone, fewerDigits } from './process-totals.js'
 import { processesOf, STOPS, UNIT } from './processes.js'
-import { roundedAmong } from './rounded-among.js'
-import type { Run } from './run-state.js'
 import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
 import type { Lift } from './weigh.js'
@@ -20,6 +18,8 @@ import type { Sums } from './sums.js'
 interface Known {
   /** All values of the definition have one width. */
   readonly alike: boolean
+  /** For each process: bits for rows that it rounded here and there. */
+  readonly among: readonly number[]
   /** A type shows by its minus signs. */
   readonly signed: (id: string, from: Sums, to: Sums) => boolean
   readonly everyShort: ShortGroup
@@ -34,19 +34,12 @@ export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: Sho
 export function lifts(
   definition: Definition,
   whole: EvidenceState,
-  inRuns: readonly (readonly Run<Sums>[])[],
-  { alike, signed, everyShort }: Known,
+  { alike, among, signed, everyShort }: Known,
 ): Lifts {
   const space = spaceOf(definition)
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
-  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
-  const among = processes.map((process, i) =>
-    inRuns[i]!.length
-      ? 0
-      : Math.min(roundedAmong(whole, process, i), -Math.log2(prior(process.id))),
-  )
   const ofAll = rivals(definition, everyShort)
   const ofShort = (id: string, ofRun: Rivals | undefined, apart: boolean): number | undefined => {
     const own = ofRun?.(id)
@@ -110,7 +103,7 @@ export function lifts(
           (lost === undefined || alike ? 0 : against(lost)),
         inPart(i, from, to),
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
-        among[i] || -Infinity,
+        Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =

@@ -16,6 +16,8 @@ import { FEW_STEPS } from './short/story.js'
 import { TOGETHER } from './weights.js'
 
 export interface Misfit {
+  /** The value that stands behind marks, and nothing else was done to. */
+  readonly marked: string | undefined
   /** Processes that explain it, by their index in order, with the number of originals; a bound where these are many. */
   readonly found: readonly (readonly [i: number, originals: bigint])[]
   /** What those say that would have left it alone, in 1/256 bit. */
@@ -54,6 +56,8 @@ export function misfitReader(
 
   return (seen) => {
     const ways = hypotheses(definition, seen)
+    const marked = markedIn(ways)
+    if (marked !== undefined) return { ...SHOWN, marked, found: shownBy(explained(ways)) }
     const found = explained(ways)
     const isRead = found.has(asNumber)
     const bare = printed(seen, space)
@@ -82,6 +86,7 @@ export function misfitReader(
       for (const i of roundings) if (!found.has(i)) found.set(i, 1n)
     }
     return {
+      marked,
       found: [...found].sort(([a], [b]) => a - b),
       quiet,
       isRead,
@@ -91,6 +96,13 @@ export function misfitReader(
       bare,
       stands,
     }
+  }
+
+  // No number was printed there: only that there are marks is said, and what a value says that fits.
+  function shownBy(found: ReadonlyMap<number, bigint>): Misfit['found'] {
+    return [...found]
+      .filter(([i]) => processes[i]!.id === 'marks' || processes[i]!.id.startsWith('form '))
+      .sort(([a], [b]) => a - b)
   }
 
   function explained(ways: readonly Hypothesis[]): Map<number, bigint> {
@@ -156,9 +168,26 @@ export function misfitReader(
   }
 }
 
-const BELOW_ZERO = /^-\d+$/
-
 const NOBODY: ReadonlyMap<number, number> = new Map()
+
+const SHOWN: Omit<Misfit, 'found'> = {
+  marked: undefined,
+  quiet: NOBODY,
+  isRead: false,
+  inForm: false,
+  percent: undefined,
+  isShortened: false,
+  bare: undefined,
+  stands: false,
+}
+
+function markedIn(ways: readonly Hypothesis[]): string | undefined {
+  for (const { process, originals } of ways)
+    if (process === 'marks' && originals.kind === 'texts') return originals.texts[0]
+  return undefined
+}
+
+const BELOW_ZERO = /^-\d+$/
 
 const percentOf = (ways: readonly Hypothesis[]): Percent | undefined =>
   ways.some(({ percent }) => percent === 'hundredfold')

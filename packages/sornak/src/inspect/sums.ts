@@ -127,33 +127,45 @@ export function copyOf(sums: Sums): Tally {
 }
 
 /** Those of two parts. */
-export function added(a: Sums, b: Sums): Sums {
+export const added = (a: Sums, b: Sums): Sums => paired(a, b, b.place, (one, other) => one + other)
+
+/** Those of the rows up to one place that are not among the rows up to another. */
+export const without = (a: Sums, b: Sums): Sums =>
+  paired(a, b, a.place, (one, other) => one - other)
+
+function paired(
+  a: Sums,
+  b: Sums,
+  place: RecordPlace,
+  of: (one: number, other: number) => number,
+): Sums {
+  const each = (a: readonly number[], b: readonly number[]) => a.map((one, i) => of(one, b[i]!))
   return {
-    place: b.place,
-    fits: a.fits + b.fits,
-    misfits: a.misfits + b.misfits,
-    short: a.short + b.short,
-    wide: a.wide + b.wide,
-    zeros: a.zeros + b.zeros,
-    spelt: a.spelt + b.spelt,
-    formed: a.formed + b.formed,
-    padded: a.padded + b.padded,
-    tiny: a.tiny + b.tiny,
-    percents: a.percents + b.percents,
-    hundreds: a.hundreds + b.hundreds,
-    scores: sumOf(a.scores, b.scores),
-    extra: sumOf(a.extra, b.extra),
-    hits: sumOf(a.hits, b.hits),
-    reads: a.reads + b.reads,
-    readsToo: sumOf(a.readsToo, b.readsToo),
-    readsExtra: sumOf(a.readsExtra, b.readsExtra),
-    digits: sumOf(a.digits, b.digits),
-    plain: sumOf(a.plain, b.plain),
-    ending: sumOf(a.ending, b.ending),
-    fresh: sumOf(a.fresh, b.fresh),
-    again: sumOf(a.again, b.again),
-    held: sumOf(a.held, b.held),
-    near: sumOf(a.near, b.near),
+    place,
+    fits: of(a.fits, b.fits),
+    misfits: of(a.misfits, b.misfits),
+    short: of(a.short, b.short),
+    wide: of(a.wide, b.wide),
+    zeros: of(a.zeros, b.zeros),
+    spelt: of(a.spelt, b.spelt),
+    formed: of(a.formed, b.formed),
+    padded: of(a.padded, b.padded),
+    tiny: of(a.tiny, b.tiny),
+    percents: of(a.percents, b.percents),
+    hundreds: of(a.hundreds, b.hundreds),
+    scores: each(a.scores, b.scores),
+    extra: each(a.extra, b.extra),
+    hits: each(a.hits, b.hits),
+    reads: of(a.reads, b.reads),
+    readsToo: each(a.readsToo, b.readsToo),
+    readsExtra: each(a.readsExtra, b.readsExtra),
+    digits: each(a.digits, b.digits),
+    plain: each(a.plain, b.plain),
+    ending: each(a.ending, b.ending),
+    fresh: each(a.fresh, b.fresh),
+    again: each(a.again, b.again),
+    held: each(a.held, b.held),
+    near: each(a.near, b.near),
   }
 }
 

@@ -12,7 +12,7 @@ import { hypotheses } from './originals.js'
 import { channelOf, sameKind } from './process-channel.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
-import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { MEND_ODDS, MOST_AMBIGUOUS, OTHER_KIND, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -61,6 +61,9 @@ export interface Context {
   readonly lift: Lift
   /** How often originals start as this one does. */
   readonly usual?: ((text: string) => number) | undefined
+  /** How many neighbours stand in a printed form and do not fit, and how many do not fit and stand in none. */
+  readonly formed?: number | undefined
+  readonly bare?: number | undefined
   /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
   readonly digits?: number | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
@@ -107,7 +110,7 @@ export function judge(
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = asTold(hypotheses(definition, seen), context)
-  const column = context && withDigits(context, seen)
+  const column = context && amongOthers(withDigits(context, seen), ways)
   const weighed = decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
   const { possible, counted, beyondList, whole, weight, ranked } = weighed
   const first = ranked[0]
@@ -168,6 +171,18 @@ function withDigits(context: Context, seen: string): Context {
   if (plainDigits(seen) === 0 || seen.replace(/0+$/, '').length >= digits) return context
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }
+
+// What rows say that stand bare says little of one in a printed form, and the reverse: something else may have struck it.
+function amongOthers(context: Context, ways: readonly Hypothesis[]): Context {
+  const { formed = 0, bare = 0, lift } = context
+  const isFormed = ways.some(({ findings }) => findings.some((code) => PRINTED.has(code)))
+  const alike = isFormed ? formed : bare
+  if (alike * 10 >= (formed + bare) * 9) return context
+  const least = -OTHER_KIND.run - Math.log2(1 + alike)
+  return { ...context, lift: (process) => Math.max(least, lift(process)) }
+}
+
+const PRINTED = new Set<FindingCode>(['exponent', 'decimal-tail', 'grouped', 'scaled'])
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
 function asTold(ways: readonly Hypothesis[], context: Context | undefined): readonly Hypothesis[] {
