@@ -30,12 +30,20 @@ export interface Comparison {
   everywhere(): EvidenceRun
 }
 
+interface Known {
+  /** How often originals start as one does. */
+  readonly usual: EvidenceRun['usual']
+  /** For each process: bits for rows that it rounded here and there. */
+  readonly among: readonly number[]
+  /** All rows tell no story of their own, to which those of a run could be an exception. */
+  readonly mixed: boolean
+}
+
 export function comparison(
   definition: Definition,
   whole: EvidenceState,
   inRuns: readonly (readonly Run<Sums>[])[],
-  usual: EvidenceRun['usual'],
-  among: readonly number[],
+  { usual, among, mixed }: Known,
 ): Comparison {
   const all = whole.sums
   const space = spaceOf(definition)
@@ -130,7 +138,7 @@ export function comparison(
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
-  const lifted = lifts(definition, whole, { alike, among, signed, everyShort })
+  const lifted = lifts(definition, whole, { alike, among, signed, everyShort, mixed })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
     const grouped = hitsOf('form grouped', from, to)
@@ -168,9 +176,10 @@ export function comparison(
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
-    const lift = own
-      ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
-      : ofRows
+    const lift =
+      own && !mixed
+        ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+        : ofRows
     const process = form ? own : processes[best]!
     const zerosGone = !alike && lostZeros(space, short, from, to, all)
     return {

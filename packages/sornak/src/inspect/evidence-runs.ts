@@ -3,16 +3,11 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
+import { columnStory, isForm, type OwnRun } from './column-story.js'
 import type { EvidenceState } from './evidence-state.js'
 import { settled } from './joined-evidence.js'
-import { comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
-import { processesOf } from './processes.js'
-import { runsOfEach } from './repeating.js'
-import { without, type Sums } from './sums.js'
-import { outsideOf, stretches } from './aside.js'
-import { roundedAmong } from './rounded-among.js'
 import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
@@ -28,62 +23,18 @@ export interface ColumnRuns {
 
 export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
   const whole = settled(definition, state)
-  const inRuns = runsOfEach(whole)
-  const usual = usualStarts(whole)
-  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
-  const among = processesOf(definition).map((process, i) =>
-    inRuns[i]!.length ? 0 : roundedAmong(whole, process, i),
-  )
-  const compare = comparison(definition, whole, inRuns, usual, among)
-  const ofEach = compare.processes.map((own, i) =>
-    inRuns[i]!.map(({ from, to, score }) => ({
-      ...compare.over(from, to, own, score),
-      own: own.id,
-      short: to.known.short - from.known.short,
-    })),
-  )
-  const every = ofEach.flat()
-  const isForm = ({ own }: { own: string }) => own.startsWith('form ') || own === 'marks'
+  const story = columnStory(definition, whole)
+  const every = story.ofEach.flat()
   const cores = every.filter((run) => !isForm(run))
-  const outside = compare.everywhere()
-  const runs = stretches(inRuns)
   const inRun = coveringRuns([
-    runs.map(({ from, to }) => ({ from: from.known.place, to: to.known.place })),
+    story.stretches.map(({ from, to }) => ({ from: from.known.place, to: to.known.place })),
   ])
-  const apart = outsideOf(whole, runs)
-  const alone = comparison(
-    definition,
-    apart,
-    inRuns.map(() => []),
-    usual,
-    among,
-  ).everywhere()
-  // What happened in runs says something of rows outside of them only where one thing happened to all, though not as often.
-  const alike = [alone, ...cores].every(({ process }) => process === outside.process)
-  const often = ({ fits, misfits }: Sums) => misfits / Math.max(1, fits + misfits)
-  const aside =
-    alike && often(apart.sums) * MOST_OFTENER > often(without(whole.sums, apart.sums))
-      ? outside
-      : alone
-  // The widest first; a narrower one inside takes its place where it explains its rows so much better
-  // that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else
-  // explains those rows as well is as likely there, and casts doubt on values that fit where it explains them better.
-  const covering = coveringRuns(ofEach.filter(([first]) => first && !isForm(first)))
+  const covering = coveringRuns(story.ofEach.filter(([first]) => first && !isForm(first)))
   const likeliest = (index: number) => {
-    if (inRun(index).length === 0) return aside
-    let best: EvidenceRun = outside
-    for (const run of covering(index)) {
-      const better = run.beyond(best)
-      if (
-        run.process === best.process
-          ? best === outside
-          : better > RUN_BITS || (best === outside && run.alone >= best.evidence)
-      )
-        best = run
-      else if (best === outside && run.own === outside.process && better > 0)
-        best = { ...run, suspect: run.suspect && Math.max(better, run.wrapped) >= DOUBT_BITS }
-    }
-    return best
+    if (inRun(index).length === 0) return story.aside
+    const [widest, ...inside] = covering(index)
+    if (!widest) return story.mixed ? story.aside : story.all
+    return story.mixed ? narrowed(widest, inside) : narrowed(story.all, [widest, ...inside], true)
   }
   const around = betweenEdges(
     every.flatMap(({ from, to }) => [from.index, to.index + 1]),
@@ -113,8 +64,25 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   }
 }
 
-/** What strikes rows of a run so much oftener than those outside did not strike those. */
-const MOST_OFTENER = 16
+// The widest first; a narrower one inside takes its place where it explains its rows so much better
+// that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else
+// explains those rows as well is as likely there, and casts doubt on values that fit where it explains them better.
+function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): EvidenceRun {
+  let best = first
+  for (const run of runs) {
+    const outside = ofAll && best === first
+    const better = run.beyond(best)
+    if (
+      run.process === best.process
+        ? outside
+        : better > RUN_BITS || (outside && run.alone >= best.evidence)
+    )
+      best = run
+    else if (outside && run.own === first.process && better > 0)
+      best = { ...run, suspect: run.suspect && Math.max(better, run.wrapped) >= DOUBT_BITS }
+  }
+  return best
+}
 
 // An exponent is how few digits are printed, and binary numbers too: one line says it.
 const covers = (other: EvidenceRun, run: EvidenceRun) =>
@@ -128,17 +96,6 @@ function saysMore(a: EvidenceRun, b: EvidenceRun): boolean {
 
 const inside = (a: EvidenceRun, b: EvidenceRun) =>
   b.from.index <= a.from.index && a.to.index <= b.to.index
-
-// What clean values start with tells which originals are likely; but only where those that start with
-// zeros are among them: a column that was read as numbers has none left.
-function usualStarts({ sums, starts }: EvidenceState): EvidenceRun['usual'] {
-  const all = starts.reduce((sum, count) => sum + count, 0)
-  if (all < 20 || sums.zeros * 5 < all) return undefined
-  return (text) => {
-    const two = /^\d\d/.exec(text)
-    return two ? (100 * (starts[Number.parseInt(two[0], 10)]! + 0.5)) / (all + 50) : 1
-  }
-}
 
 // One in ten should start with a zero; that none does says something only where all other digits are
 // about as frequent as they should be.

@@ -23,6 +23,8 @@ interface Known {
   /** A type shows by its minus signs. */
   readonly signed: (id: string, from: Sums, to: Sums) => boolean
   readonly everyShort: ShortGroup
+  /** Those of a run are no exception to what all short values tell. */
+  readonly mixed: boolean
 }
 
 /**
@@ -34,7 +36,7 @@ export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: Sho
 export function lifts(
   definition: Definition,
   whole: EvidenceState,
-  { alike, among, signed, everyShort }: Known,
+  { alike, among, signed, everyShort, mixed }: Known,
 ): Lifts {
   const space = spaceOf(definition)
   const processes = processesOf(definition)
@@ -43,6 +45,7 @@ export function lifts(
   const ofAll = rivals(definition, everyShort)
   const ofShort = (id: string, ofRun: Rivals | undefined, apart: boolean): number | undefined => {
     const own = ofRun?.(id)
+    if (mixed && ofRun) return own
     // What an octal reader leaves alone is known from the rows between; all rows say no more where hardly any other is short.
     if (own !== undefined && apart && id.startsWith('octal')) return own
     const everywhere = ofAll(id)

@@ -1,0 +1,103 @@
+// What happened to the rows of a column: one thing to all of them, or one to each stretch of rows and another to the rest.
+
+import type { Definition } from '../identifier/definition.js'
+import { outsideOf, stretches, type Stretch } from './aside.js'
+import { comparison, type Comparison } from './comparison.js'
+import type { EvidenceRun } from './evidence-run.js'
+import type { EvidenceState } from './evidence-state.js'
+import { processesOf } from './processes.js'
+import { runsOfEach } from './repeating.js'
+import { roundedAmong } from './rounded-among.js'
+import { without, type Sums } from './sums.js'
+import { RUN_BITS } from './weights.js'
+
+/** A run that was looked for because it speaks for this process; another may explain it better. */
+export interface OwnRun extends EvidenceRun {
+  readonly own: string
+  /** Its values of digits that are too short. */
+  readonly short: number
+}
+
+export interface ColumnStory {
+  /** The runs of each process. */
+  readonly ofEach: readonly (readonly OwnRun[])[]
+  /** The rows of all runs, as stretches that are apart. */
+  readonly stretches: readonly Stretch[]
+  /** What all rows tell. */
+  readonly all: EvidenceRun
+  /** What those tell that lie in no run. */
+  readonly aside: EvidenceRun
+  /** All rows tell no story of their own: each stretch has one, and the rest has. */
+  readonly mixed: boolean
+}
+
+export function columnStory(definition: Definition, whole: EvidenceState): ColumnStory {
+  const inRuns = runsOfEach(whole)
+  const usual = usualStarts(whole)
+  // Rows that were rounded together are told as runs. Others take away certainty, and give none.
+  const among = processesOf(definition).map((process, i) =>
+    inRuns[i]!.length ? 0 : roundedAmong(whole, process, i),
+  )
+  const compared = (state: EvidenceState, runs: typeof inRuns, mixed: boolean) =>
+    comparison(definition, state, runs, { usual, among, mixed })
+  const runsOf = ({ processes, over }: Comparison) =>
+    processes.map((own, i) =>
+      inRuns[i]!.map(({ from, to, score }) => ({
+        ...over(from, to, own, score),
+        own: own.id,
+        short: to.known.short - from.known.short,
+      })),
+    )
+  const together = compared(whole, inRuns, false)
+  const all = together.everywhere()
+  const apart = stretches(inRuns)
+  const rest = outsideOf(whole, apart)
+  const none = inRuns.map(() => [])
+  const ofRest = compared(rest, none, false).everywhere()
+  const ofEach = runsOf(together)
+  const divided = apart.reduce(
+    (sum, stretch) => sum + mostIn(stretch, ofEach.flat()) - RUN_BITS,
+    ofRest.evidence,
+  )
+  const mixed = divided > all.evidence
+  // What struck runs says something of the rest where the same struck that, and not much more seldom.
+  const alike =
+    [ofRest, ...ofEach.flat().filter((run) => !isForm(run))].every(
+      ({ process }) => process === all.process,
+    ) && often(rest.sums) * MOST_OFTENER > often(without(whole.sums, rest.sums))
+  return {
+    ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
+    stretches: apart,
+    all,
+    aside: alike ? all : ofRest,
+    mixed,
+  }
+}
+
+/** The run is one of a printed form or of marks, which say nothing of what happened to the values. */
+export const isForm = ({ own }: Pick<OwnRun, 'own'>): boolean =>
+  own.startsWith('form ') || own === 'marks'
+
+/** What strikes rows of a run so many times as often as those outside did not strike those. */
+const MOST_OFTENER = 16
+
+const often = ({ fits, misfits }: Sums) => misfits / Math.max(1, fits + misfits)
+
+// What the run tells that explains its rows best.
+const mostIn = ({ from, to }: Stretch, runs: readonly OwnRun[]) =>
+  runs
+    .filter(
+      (run) => from.known.place.index <= run.from.index && run.to.index <= to.known.place.index,
+    )
+    .reduce((most, { evidence }) => Math.max(most, evidence), 0)
+
+// What clean values start with tells which originals are likely; but only where those that start with
+// zeros are among them: a column that was read as numbers has none left.
+function usualStarts({ sums, starts }: EvidenceState): EvidenceRun['usual'] {
+  const all = starts.reduce((sum, count) => sum + count, 0)
+  if (all < 20 || sums.zeros * 5 < all) return undefined
+  return (text) => {
+    const two = /^\d\d/.exec(text)
+    return two ? (100 * (starts[Number.parseInt(two[0], 10)]! + 0.5)) / (all + 50) : 1
+  }
+}
