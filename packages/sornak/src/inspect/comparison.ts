@@ -8,6 +8,7 @@ import { evenness } from './evenness.js'
 import { exceptional } from './exceptional-run.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
+import { loneValues } from './lone-value.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { belowAnyway, leftIn, runwise, scattered, total, usualDigits } from './process-totals.js'
@@ -18,6 +19,7 @@ import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import { rowsIn, type ShortGroup } from './short/group.js'
+import { rangeOf } from './short/population.js'
 import type { Mark, Run } from './run-state.js'
 import { noSums, type Sums } from './sums.js'
 import type { Lift } from './weigh.js'
@@ -49,7 +51,11 @@ export function comparison(
   const space = spaceOf(definition)
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
-  const setting = { definition, goesOn: all.spelt * 10 > all.fits || !isOwnShape(space) }
+  const setting = {
+    definition,
+    goesOn: all.spelt * 10 > all.fits || !isOwnShape(space),
+    largest: rangeOf(space, whole.clean)?.high,
+  }
   const nothing = noSums(processes.length)
   const {
     alike,
@@ -138,6 +144,7 @@ export function comparison(
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
+  const lone = loneValues(definition, whole)
   const lifted = lifts(definition, whole, { alike, among, signed, everyShort, mixed })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
@@ -191,6 +198,7 @@ export function comparison(
       lift,
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
+      lone,
       formed: to.formed - from.formed,
       bare: to.misfits - to.formed - (from.misfits - from.formed),
       mark: markOf(from, to),

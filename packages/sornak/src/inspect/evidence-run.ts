@@ -3,6 +3,7 @@
 import type { IntegerType } from '../channel/integer-limits.js'
 import type { Percent } from '../channel/scaled.js'
 import type { RecordPlace } from '../rows/reader.js'
+import type { LoneValue } from './lone-value.js'
 import type { Lift } from './weigh.js'
 
 export interface EvidenceRun {
@@ -18,6 +19,8 @@ export interface EvidenceRun {
   readonly lift: Lift
   /** How often an original starts as this one does, beside any other start; undefined where it cannot be told. */
   readonly usual: ((text: string) => number) | undefined
+  /** What a short value says by itself. */
+  readonly lone: LoneValue
   /** Its values that do not fit and stand in a printed form, and those that do not. */
   readonly formed: number
   readonly bare: number

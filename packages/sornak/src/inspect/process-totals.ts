@@ -13,11 +13,13 @@ export interface Setting {
   readonly definition: Definition
   /** Many of its values go on behind a number, or a check digit may make them. */
   readonly goesOn: boolean
+  /** About the largest of its clean values; undefined where they are too few to say it. */
+  readonly largest: bigint | undefined
 }
 
 // Evidence for a process that was at work on all rows between two places.
 export function total(
-  { definition, goesOn }: Setting,
+  setting: Setting,
   process: Process,
   i: number,
   from: Sums,
@@ -35,13 +37,13 @@ export function total(
   const flat = printed
     ? IN * hits + OUT * (misfits - hits + Math.max(contrary, passed(process, from, to)))
     : to.scores[i]! - from.scores[i]! + usual * (to.fits - from.fits) + OUT * misfits
-  const space = spaceOf(definition)
+  const space = spaceOf(setting.definition)
   if (id.startsWith('wrapped') && max !== undefined) {
     const beyond = to.fits - from.fits - leftIn(i, from, to)
     if (beyond * 10 > to.held[i]! - from.held[i]!) return -Infinity
     // Even numbers wrap round as often as the type has it; others have to be of two kinds.
     return fair
-      ? flat + wrapsOf(space, goesOn, id, max) * (to.held[i]! - from.held[i]!)
+      ? flat + wrapsOf(setting, id, max) * (to.held[i]! - from.held[i]!)
       : flat - apart(hits, to.fits - from.fits)
   }
   // What is left of a wide value fits where values have several widths: how many do not must be said.
@@ -52,7 +54,7 @@ export function total(
     return flat + (fair ? more(space, id, i, from, to) : 0) + missing - apart(hits, fits)
   }
   // Where few could be, which of all values were worked out must be said as well.
-  if (id === 'arithmetic' && !goesOn) return flat - apart(hits, to.fits - from.fits)
+  if (id === 'arithmetic' && !setting.goesOn) return flat - apart(hits, to.fits - from.fits)
   if (!fair) return flat
   const narrow = id === 'octal' ? Math.round(Math.log2(1.25) * (widestNumber(space) - 1) * UNIT) : 0
   return flat + more(space, id, i, from, to) + narrow * (to.short - from.short)
@@ -136,7 +138,7 @@ export function usualDigits(from: readonly number[], to: readonly number[], leas
 
 // The same for a process that was at work in some runs.
 export function runwise(
-  { definition, goesOn }: Setting,
+  setting: Setting,
   process: Process,
   i: number,
   runs: readonly Run<Sums>[],
@@ -153,20 +155,24 @@ export function runwise(
     const { id, max } = process
     sum +=
       id.startsWith('wrapped') && max !== undefined
-        ? wrapsOf(spaceOf(definition), goesOn, id, max) * (to.known.held[i]! - from.known.held[i]!)
-        : more(spaceOf(definition), id, i, from.known, to.known)
+        ? wrapsOf(setting, id, max) * (to.known.held[i]! - from.known.held[i]!)
+        : more(spaceOf(setting.definition), id, i, from.known, to.known)
   }
   return some ? sum : -Infinity
 }
 
-// How many values wrap round to one, in 1/256 bit.
-function wrapsOf(space: Space, goesOn: boolean, id: string, max: bigint): number {
+// How many values wrap round to one, in 1/256 bit. Where clean ones lie beyond the limit, but not everywhere, those of the
+// others do as well.
+function wrapsOf({ definition, goesOn, largest }: Setting, id: string, max: bigint): number {
+  const space = spaceOf(definition)
   const modulus = (max + 1n) * (id.includes('uint') ? 1n : 2n)
   const { integers, fronts } = space
   const behind = goesOn ? fronts : undefined
   const share = behind?.share(0n, 10n ** BigInt(behind.widest) - 1n) ?? 0
   const inFront = share > 0 ? BigInt(Math.round(share / shareOfOne(space))) : 0n
-  return Math.max(0, bits(((integers.count + inFront) * 4096n) / modulus) - 12 * UNIT)
+  const bare =
+    largest !== undefined && largest > max ? space.count(0n, largest).count : integers.count
+  return Math.max(0, bits(((bare + inFront) * 4096n) / modulus) - 12 * UNIT)
 }
 
 /**
@@ -174,7 +180,7 @@ function wrapsOf(space: Space, goesOn: boolean, id: string, max: bigint): number
  * says of it that fits is no more than how seldom others do.
  */
 export function belowAnyway(
-  { definition, goesOn }: Setting,
+  setting: Setting,
   { id, max }: Process,
   i: number,
   from: Sums,
@@ -186,13 +192,13 @@ export function belowAnyway(
   const others = all.fits - all.zeros - (to.fits - from.fits - (to.zeros - from.zeros))
   const below = leftIn(i, undefined, all) - inside
   const seldom = -Math.log2((below + 1) / (others + 2))
-  return inside * Math.max(0, wrapsOf(spaceOf(definition), goesOn, id, max) / UNIT - seldom)
+  return inside * Math.max(0, wrapsOf(setting, id, max) / UNIT - seldom)
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often
 // as it strikes, each that fits as often as it does not.
 export function scattered(
-  { definition, goesOn }: Setting,
+  setting: Setting,
   { id, max, kept }: Process,
   i: number,
   from: Sums,
@@ -208,7 +214,7 @@ export function scattered(
   // A printed form or a mark shows by itself.
   const formed = isPrinted(from, to)
   // More than it ever shows can not be its doing alone.
-  const seldom = Math.max(rate, shows(definition, id, max))
+  const seldom = Math.max(rate, shows(setting.definition, id, max))
   const usual = formed ? 0 : -Math.log2(seldom)
   // Values that kept their zeros say how often they were lost.
   const strike = hits / (hits + to.zeros - from.zeros)
@@ -217,8 +223,8 @@ export function scattered(
   const showing = seen * UNIT * hits
   const many =
     id.startsWith('wrapped') && max !== undefined
-      ? wrapsOf(spaceOf(definition), goesOn, id, max) * hits
-      : more(spaceOf(definition), id, i, from, to)
+      ? wrapsOf(setting, id, max) * hits
+      : more(spaceOf(setting.definition), id, i, from, to)
   // A field that is too narrow cuts all values that go through it.
   const seldomThere = kept === undefined ? 0 : OTHER_KIND.scattered * UNIT
   return (

@@ -9,6 +9,7 @@ import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
 import type { Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
+import type { LoneValue } from './lone-value.js'
 import { channelOf, sameKind } from './process-channel.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Candidate, type Lift, type Weighed } from './weigh.js'
@@ -61,6 +62,8 @@ export interface Context {
   readonly lift: Lift
   /** How often originals start as this one does. */
   readonly usual?: ((text: string) => number) | undefined
+  /** What a short value says by itself. */
+  readonly lone?: LoneValue | undefined
   /** How many neighbours stand in a printed form and do not fit, and how many do not fit and stand in none. */
   readonly formed?: number | undefined
   readonly bare?: number | undefined
@@ -110,7 +113,7 @@ export function judge(
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = asTold(hypotheses(definition, seen), context)
-  const column = context && amongOthers(withDigits(context, seen), ways)
+  const column = context && amongOthers(withDigits(context, seen), seen, ways)
   const weighed = decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
   const { possible, counted, beyondList, whole, weight, ranked } = weighed
   const first = ranked[0]
@@ -172,14 +175,20 @@ function withDigits(context: Context, seen: string): Context {
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }
 
-// What rows say that stand bare says little of one in a printed form, and the reverse: something else may have struck it.
-function amongOthers(context: Context, ways: readonly Hypothesis[]): Context {
-  const { formed = 0, bare = 0, lift } = context
+// What rows say that stand bare says little of one in a printed form, and the reverse; nor what short ones say of one that
+// can hardly have become what it is as they have: something else may have struck it.
+function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
+  const { formed = 0, bare = 0, lift, lone } = context
   const isFormed = ways.some(({ findings }) => findings.some((code) => PRINTED.has(code)))
   const alike = isFormed ? formed : bare
-  if (alike * 10 >= (formed + bare) * 9) return context
-  const least = -OTHER_KIND.run - Math.log2(1 + alike)
-  return { ...context, lift: (process) => Math.max(least, lift(process)) }
+  const exception = OTHER_KIND.run + Math.log2(1 + alike)
+  const least = alike * 10 < (formed + bare) * 9 ? -exception : -Infinity
+  const own = lone?.(seen, exception)
+  if (!own && least === -Infinity) return context
+  return {
+    ...context,
+    lift: (process) => Math.max(lift(process), least, own?.(process) ?? least),
+  }
 }
 
 const PRINTED = new Set<FindingCode>(['exponent', 'decimal-tail', 'grouped', 'scaled'])
