@@ -54,7 +54,7 @@ export function comparison(
   const setting = {
     definition,
     goesOn: all.spelt * 10 > all.fits || !isOwnShape(space),
-    largest: rangeOf(space, whole.clean)?.high,
+    largest: rangeOf(space, whole.clean) && BigInt(whole.clean.most),
   }
   const nothing = noSums(processes.length)
   const {

@@ -25,3 +25,9 @@ export interface Hypothesis {
   readonly weight: number
   readonly per: 'original' | 'all'
 }
+
+/** A number was printed in a form of its own. */
+export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
+  findings.some((code) => PRINTED.has(code))
+
+const PRINTED = new Set<FindingCode>(['exponent', 'decimal-tail', 'grouped', 'scaled'])

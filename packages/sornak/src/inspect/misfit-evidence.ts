@@ -8,7 +8,7 @@ import { holds } from '../identifier/holds.js'
 import type { Subset } from '../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { frontWeight } from './front-weight.js'
-import type { Hypothesis } from './hypothesis.js'
+import { isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
 import { FORMS, type Process } from './processes.js'
@@ -181,7 +181,9 @@ const SHOWN: Omit<Misfit, 'found'> = {
   stands: false,
 }
 
+// What stands between digits may group those of a number.
 function markedIn(ways: readonly Hypothesis[]): string | undefined {
+  if (ways.some(isPrintedForm)) return undefined
   for (const { process, originals } of ways)
     if (process === 'marks' && originals.kind === 'texts') return originals.texts[0]
   return undefined

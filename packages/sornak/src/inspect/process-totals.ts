@@ -13,7 +13,7 @@ export interface Setting {
   readonly definition: Definition
   /** Many of its values go on behind a number, or a check digit may make them. */
   readonly goesOn: boolean
-  /** About the largest of its clean values; undefined where they are too few to say it. */
+  /** The largest of its clean values; undefined where they are too few to say it. */
   readonly largest: bigint | undefined
 }
 

@@ -7,7 +7,7 @@ import type { Percent } from '../channel/scaled.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
-import type { Hypothesis } from './hypothesis.js'
+import { isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { LoneValue } from './lone-value.js'
 import { channelOf, sameKind } from './process-channel.js'
@@ -179,8 +179,7 @@ function withDigits(context: Context, seen: string): Context {
 // can hardly have become what it is as they have: something else may have struck it.
 function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
   const { formed = 0, bare = 0, lift, lone } = context
-  const isFormed = ways.some(({ findings }) => findings.some((code) => PRINTED.has(code)))
-  const alike = isFormed ? formed : bare
+  const alike = ways.some(isPrintedForm) ? formed : bare
   const exception = OTHER_KIND.run + Math.log2(1 + alike)
   const least = alike * 10 < (formed + bare) * 9 ? -exception : -Infinity
   const own = lone?.(seen, exception)
@@ -190,8 +189,6 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
     lift: (process) => Math.max(lift(process), least, own?.(process) ?? least),
   }
 }
-
-const PRINTED = new Set<FindingCode>(['exponent', 'decimal-tail', 'grouped', 'scaled'])
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
 function asTold(ways: readonly Hypothesis[], context: Context | undefined): readonly Hypothesis[] {
