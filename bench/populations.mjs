@@ -18,7 +18,7 @@ const seed = Number(option('seed') ?? 7)
 const every = Number(option('every') ?? 1)
 const only = option('only') ?? ''
 
-/** Which rows are struck: of how many rows, each one or none. */
+/** Of how many rows which are struck: by the first of three conversions, or by which of them. */
 const SCENES = {
   'all rows': [240, () => true],
   'a short list': [12, () => true],
@@ -27,10 +27,14 @@ const SCENES = {
   'eight rows': [400, (row) => row >= 150 && row < 158],
   'one in four': [400, (_, r) => r.below(4) === 0],
   'one in fifty': [400, (_, r) => r.below(50) === 0],
+  'three at once': [600, (row, r) => stretch(row) || (r.below(50) === 0 && 3)],
 }
 
+/** Two conversions strike rows one after the other. */
+const stretch = (row) => (row >= 150 && row < 250 ? 1 : row >= 400 && row < 460 ? 2 : 0)
+
 /** Scenes in which twenty rows and more were struck one after the other. */
-const RUNS = ['all rows', 'half', 'a block']
+const RUNS = ['all rows', 'half', 'a block', 'three at once']
 
 const tasks = Object.keys(KINDS)
   .flatMap((kind) =>
@@ -67,15 +71,18 @@ function definitionOf({ like, ...source }) {
 
 function measure({ kind, conversion, scene, name, i }) {
   const [source, makes] = KINDS[kind]
-  const { convert, keeps = false } = CONVERSIONS[conversion]
+  const others = Object.values(CONVERSIONS)
+  const pick = randomFrom(i * 104_729)
+  const each = [CONVERSIONS[conversion], ...[2, 3].map(() => others[pick.below(others.length)])]
   const [length, struck] = SCENES[scene]
   const definition = definitionOf(source)
   const random = randomFrom(seed * 1_000_003 + i)
   const draw = makes(random)
   const rows = Array.from({ length }, (_, row) => {
     const original = draw()
-    const hit = struck(row, random)
-    return { original, seen: (hit ? convert(original) : undefined) ?? original, hit }
+    const hit = Number(struck(row, random))
+    const { convert, keeps = false } = each[hit - 1] ?? {}
+    return { original, seen: convert?.(original) ?? original, hit, keeps }
   })
   const figures = none()
   const lines = []
@@ -102,7 +109,7 @@ function measure({ kind, conversion, scene, name, i }) {
     rows.map(({ seen }) => seen),
   )
   rows.forEach((row, index) => {
-    const { original, seen, hit } = row
+    const { original, seen, hit, keeps } = row
     const judged = judgedAt(index)
     const { verdict, findings, mend, candidates, proof } = judged
     const quiet = (verdict === 'intact' || verdict === 'blank') && findings.length === 0
@@ -119,7 +126,7 @@ function measure({ kind, conversion, scene, name, i }) {
     figures.changed++
     if (fit(definition, seen).ok) {
       // So many in a row should show; a few, or some here and there, hardly can.
-      if (RUNS.includes(scene)) {
+      if (RUNS.includes(scene) && hit < 3) {
         figures.silent++
         if (verdict === 'suspect') figures.doubted++
         else say('undoubted', row, judged)

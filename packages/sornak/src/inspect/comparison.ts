@@ -199,8 +199,11 @@ export function comparison(
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       lone,
-      formed: to.formed - from.formed,
-      bare: to.misfits - to.formed - (from.misfits - from.formed),
+      misfits: to.misfits - from.misfits,
+      inForm: (form) =>
+        form
+          ? hitsOf(`form ${form}`, from, to)
+          : to.misfits - to.formed - (from.misfits - from.formed),
       mark: markOf(from, to),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),

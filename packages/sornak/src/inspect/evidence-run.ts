@@ -1,5 +1,6 @@
 // A run of rows that went through one conversion, with what that means for each value in it.
 
+import type { FindingCode } from '../channel/channel.js'
 import type { IntegerType } from '../channel/integer-limits.js'
 import type { Percent } from '../channel/scaled.js'
 import type { RecordPlace } from '../rows/reader.js'
@@ -21,9 +22,9 @@ export interface EvidenceRun {
   readonly usual: ((text: string) => number) | undefined
   /** What a short value says by itself. */
   readonly lone: LoneValue
-  /** Its values that do not fit and stand in a printed form, and those that do not. */
-  readonly formed: number
-  readonly bare: number
+  /** Its values that do not fit; and those of them that stand in this printed form, or in none. */
+  readonly misfits: number
+  inForm(form: FindingCode | undefined): number
   /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
   readonly digits: number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */

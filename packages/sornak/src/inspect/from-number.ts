@@ -15,7 +15,7 @@ import type { FindingCode } from '../channel/channel.js'
 import { codesFor } from '../channel/evaluated.js'
 import { shortened } from '../channel/exponent.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
-import { clamped, INTEGER_TYPES, unwrap } from '../channel/integer-limits.js'
+import { clamped, INTEGER_TYPES, unwrap, type IntegerType } from '../channel/integer-limits.js'
 import { integerOf, type NumberText } from '../channel/number-text.js'
 import { octalTexts } from '../channel/other-base.js'
 import { fromSignificant, type Interval } from '../channel/significant.js'
@@ -207,12 +207,16 @@ function wraps(space: Space, value: bigint): Bare[] {
         channel: 'wrapped',
         process: `wrapped ${type.name}`,
         finding: 'wrapped',
-        weight: value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped,
+        weight: (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) * soSmall(type, value),
         per: 'all',
       },
     ]
   })
 }
+
+// What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
+const soSmall = ({ bits }: IntegerType, value: bigint) =>
+  2 ** ((INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)?.bits ?? bits) - bits)
 
 // Types that some values are too large for.
 const typesFor = remembered((space: Space) =>

@@ -26,8 +26,9 @@ export interface Hypothesis {
   readonly per: 'original' | 'all'
 }
 
+/** Forms in which a number is printed. */
+export const PRINTED: readonly FindingCode[] = ['exponent', 'decimal-tail', 'grouped', 'scaled']
+
 /** A number was printed in a form of its own. */
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
-  findings.some((code) => PRINTED.has(code))
-
-const PRINTED = new Set<FindingCode>(['exponent', 'decimal-tail', 'grouped', 'scaled'])
+  findings.some((code) => PRINTED.includes(code))

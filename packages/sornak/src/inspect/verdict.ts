@@ -7,7 +7,7 @@ import type { Percent } from '../channel/scaled.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
-import { isPrintedForm, type Hypothesis } from './hypothesis.js'
+import { PRINTED, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { LoneValue } from './lone-value.js'
 import { channelOf, sameKind } from './process-channel.js'
@@ -64,9 +64,9 @@ export interface Context {
   readonly usual?: ((text: string) => number) | undefined
   /** What a short value says by itself. */
   readonly lone?: LoneValue | undefined
-  /** How many neighbours stand in a printed form and do not fit, and how many do not fit and stand in none. */
-  readonly formed?: number | undefined
-  readonly bare?: number | undefined
+  /** How many neighbours do not fit; and of those, how many stand in this printed form, or in none. */
+  readonly misfits?: number | undefined
+  readonly inForm?: ((form: FindingCode | undefined) => number) | undefined
   /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
   readonly digits?: number | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
@@ -175,18 +175,21 @@ function withDigits(context: Context, seen: string): Context {
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }
 
-// What rows say that stand bare says little of one in a printed form, and the reverse; nor what short ones say of one that
-// can hardly have become what it is as they have: something else may have struck it.
+// What rows say that stand in another form than this one says little of it; nor what short ones say of one that can hardly
+// have become what it is as they have: something else may have struck it. So it has where it is exactly the limit of a type.
 function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
-  const { formed = 0, bare = 0, lift, lone } = context
-  const alike = ways.some(isPrintedForm) ? formed : bare
+  const { misfits = 0, inForm, lift, lone } = context
+  if (!inForm) return context
+  const forms = PRINTED.filter((code) => ways.some(({ findings }) => findings.includes(code)))
+  const alike = Math.max(...(forms.length ? forms : [undefined]).map((code) => inForm(code)))
   const exception = OTHER_KIND.run + Math.log2(1 + alike)
-  const least = alike * 10 < (formed + bare) * 9 ? -exception : -Infinity
+  const least = alike * 10 < misfits * 9 ? -exception : -Infinity
   const own = lone?.(seen, exception)
-  if (!own && least === -Infinity) return context
+  const limit = `clamped ${seen}`
   return {
     ...context,
-    lift: (process) => Math.max(lift(process), least, own?.(process) ?? least),
+    lift: (process) =>
+      Math.max(lift(process), process === limit ? -exception : least, own?.(process) ?? least),
   }
 }
 
