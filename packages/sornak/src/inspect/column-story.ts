@@ -2,13 +2,13 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { outsideOf, stretches, type Stretch } from './aside.js'
+import { denseRuns } from './dense-runs.js'
 import { comparison, type Comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import type { EvidenceState } from './evidence-state.js'
 import { processesOf } from './processes.js'
 import { runsOfEach } from './repeating.js'
 import { roundedAmong } from './rounded-among.js'
-import { without, type Sums } from './sums.js'
 import { RUN_BITS } from './weights.js'
 
 /** A run that was looked for because it speaks for this process; another may explain it better. */
@@ -21,21 +21,20 @@ export interface OwnRun extends EvidenceRun {
 export interface ColumnStory {
   /** The runs of each process. */
   readonly ofEach: readonly (readonly OwnRun[])[]
-  /** The rows of all runs, as stretches that are apart. */
-  readonly stretches: readonly Stretch[]
   /** What all rows tell. */
   readonly all: EvidenceRun
-  /** What those tell that lie in no run. */
+  /** What those tell that lie in no run, where these have a story of their own. */
   readonly aside: EvidenceRun
   /** All rows tell no story of their own: each stretch has one, and the rest has. */
   readonly mixed: boolean
 }
 
 export function columnStory(definition: Definition, whole: EvidenceState): ColumnStory {
-  const inRuns = runsOfEach(whole)
+  const processes = processesOf(definition)
+  const inRuns = denseRuns(processes, runsOfEach(whole))
   const usual = usualStarts(whole)
   // Rows that were rounded together are told as runs. Others take away certainty, and give none.
-  const among = processesOf(definition).map((process, i) =>
+  const among = processes.map((process, i) =>
     inRuns[i]!.length ? 0 : roundedAmong(whole, process, i),
   )
   const compared = (state: EvidenceState, runs: typeof inRuns, mixed: boolean) =>
@@ -60,16 +59,10 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
     ofRest.evidence,
   )
   const mixed = divided > all.evidence
-  // What struck runs says something of the rest where the same struck that, and not much more seldom.
-  const alike =
-    [ofRest, ...ofEach.flat().filter((run) => !isForm(run))].every(
-      ({ process }) => process === all.process,
-    ) && often(rest.sums) * MOST_OFTENER > often(without(whole.sums, rest.sums))
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
-    stretches: apart,
     all,
-    aside: alike ? all : ofRest,
+    aside: mixed ? ofRest : all,
     mixed,
   }
 }
@@ -77,11 +70,6 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
 /** The run is one of a printed form or of marks, which say nothing of what happened to the values. */
 export const isForm = ({ own }: Pick<OwnRun, 'own'>): boolean =>
   own.startsWith('form ') || own === 'marks'
-
-/** What strikes rows of a run so many times as often as those outside did not strike those. */
-const MOST_OFTENER = 16
-
-const often = ({ fits, misfits }: Sums) => misfits / Math.max(1, fits + misfits)
 
 // What the run tells that explains its rows best.
 const mostIn = ({ from, to }: Stretch, runs: readonly OwnRun[]) =>

@@ -9,6 +9,7 @@ import { exceptional } from './exceptional-run.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { frontWeight, isOwnShape, isUnsure } from './front-weight.js'
 import { loneValues } from './lone-value.js'
+import type { StandsAs } from './hypothesis.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
 import { belowAnyway, leftIn, runwise, scattered, total, usualDigits } from './process-totals.js'
@@ -170,6 +171,13 @@ export function comparison(
         ? sum
         : Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, evenIn(i))),
     )
+  const standing = (form: StandsAs, from: Sums, to: Sums): number => {
+    const below = negatives(from, to)
+    if (form === 'below-zero') return below
+    const bare = to.misfits - to.formed - (from.misfits - from.formed) - below
+    if (form === 'bare') return Math.max(0, bare)
+    return hitsOf(`form ${form}`, from, to)
+  }
   let everyRow: Lift | undefined
   const ofAllRows = () => (everyRow ??= lifted(everything(), nothing, all))
   const over = (
@@ -200,10 +208,7 @@ export function comparison(
       digits: usualDigits(from.plain, to.plain, 20),
       lone,
       misfits: to.misfits - from.misfits,
-      inForm: (form) =>
-        form
-          ? hitsOf(`form ${form}`, from, to)
-          : to.misfits - to.formed - (from.misfits - from.formed),
+      inForm: (form) => standing(form, from, to),
       mark: markOf(from, to),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),

@@ -1,9 +1,9 @@
 // A run of rows that went through one conversion, with what that means for each value in it.
 
-import type { FindingCode } from '../channel/channel.js'
 import type { IntegerType } from '../channel/integer-limits.js'
 import type { Percent } from '../channel/scaled.js'
 import type { RecordPlace } from '../rows/reader.js'
+import type { StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
 import type { Lift } from './weigh.js'
 
@@ -22,9 +22,9 @@ export interface EvidenceRun {
   readonly usual: ((text: string) => number) | undefined
   /** What a short value says by itself. */
   readonly lone: LoneValue
-  /** Its values that do not fit; and those of them that stand in this printed form, or in none. */
+  /** Its values that do not fit; and those of them that stand in this form. */
   readonly misfits: number
-  inForm(form: FindingCode | undefined): number
+  inForm(form: StandsAs): number
   /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
   readonly digits: number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */

@@ -26,15 +26,13 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const story = columnStory(definition, whole)
   const every = story.ofEach.flat()
   const cores = every.filter((run) => !isForm(run))
-  const inRun = coveringRuns([
-    story.stretches.map(({ from, to }) => ({ from: from.known.place, to: to.known.place })),
-  ])
   const covering = coveringRuns(story.ofEach.filter(([first]) => first && !isForm(first)))
+  const formed = coveringRuns(story.ofEach.filter(([first]) => first && isForm(first)))
   const likeliest = (index: number) => {
-    if (inRun(index).length === 0) return story.aside
-    const [widest, ...inside] = covering(index)
-    if (!widest) return story.mixed ? story.aside : story.all
-    return story.mixed ? narrowed(widest, inside) : narrowed(story.all, [widest, ...inside], true)
+    const runs = covering(index)
+    if (!story.mixed) return narrowed(story.all, runs, true)
+    const [widest, ...inside] = runs
+    return widest ? narrowed(widest, inside) : (formed(index)[0] ?? story.aside)
   }
   const around = betweenEdges(
     every.flatMap(({ from, to }) => [from.index, to.index + 1]),

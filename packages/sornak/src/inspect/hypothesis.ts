@@ -29,6 +29,9 @@ export interface Hypothesis {
 /** Forms in which a number is printed. */
 export const PRINTED: readonly FindingCode[] = ['exponent', 'decimal-tail', 'grouped', 'scaled']
 
+/** How a value that does not fit stands: in a printed form, with a minus, or bare. */
+export type StandsAs = FindingCode | 'below-zero' | 'bare'
+
 /** A number was printed in a form of its own. */
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
   findings.some((code) => PRINTED.includes(code))

@@ -7,7 +7,7 @@ import type { Percent } from '../channel/scaled.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
-import { PRINTED, type Hypothesis } from './hypothesis.js'
+import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import type { LoneValue } from './lone-value.js'
 import { channelOf, sameKind } from './process-channel.js'
@@ -64,9 +64,9 @@ export interface Context {
   readonly usual?: ((text: string) => number) | undefined
   /** What a short value says by itself. */
   readonly lone?: LoneValue | undefined
-  /** How many neighbours do not fit; and of those, how many stand in this printed form, or in none. */
+  /** How many neighbours do not fit; and of those, how many stand as this one does. */
   readonly misfits?: number | undefined
-  readonly inForm?: ((form: FindingCode | undefined) => number) | undefined
+  readonly inForm?: ((form: StandsAs) => number) | undefined
   /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
   readonly digits?: number | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
@@ -176,21 +176,23 @@ function withDigits(context: Context, seen: string): Context {
 }
 
 // What rows say that stand in another form than this one says little of it; nor what short ones say of one that can hardly
-// have become what it is as they have: something else may have struck it. So it has where it is exactly the limit of a type.
+// have become what it is as they have: something else may have struck it. Exactly the limit of a type says so itself, and so do
+// marks around a value.
 function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
   const { misfits = 0, inForm, lift, lone } = context
   if (!inForm) return context
   const forms = PRINTED.filter((code) => ways.some(({ findings }) => findings.includes(code)))
-  const alike = Math.max(...(forms.length ? forms : [undefined]).map((code) => inForm(code)))
+  const bare: StandsAs = seen.startsWith('-') ? 'below-zero' : 'bare'
+  const alike = Math.max(...(forms.length ? forms : [bare]).map(inForm))
   const exception = OTHER_KIND.run + Math.log2(1 + alike)
   const least = alike * 10 < misfits * 9 ? -exception : -Infinity
   const own = lone?.(seen, exception)
   const limit = `clamped ${seen}`
-  return {
-    ...context,
-    lift: (process) =>
-      Math.max(lift(process), process === limit ? -exception : least, own?.(process) ?? least),
+  const leastOf = (process: string) => {
+    if (process === limit) return -exception
+    return process === 'marks' ? 0 : Math.max(least, own?.(process) ?? least)
   }
+  return { ...context, lift: (process) => Math.max(lift(process), leastOf(process)) }
 }
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
