@@ -8,16 +8,19 @@ import { rivals } from './short/rivals.js'
 import type { Lift } from './weigh.js'
 
 /**
- * By how far each process gains or loses for this value; undefined where it is not too short.
+ * By how far each process gains or loses for this value; undefined where it is hardly too short.
  *
  * @param exception bits that it costs to say that others tell nothing of it
  */
 export type LoneValue = (seen: string, exception: number) => Lift | undefined
 
+/** Of values spread evenly, one in so many powers of ten starts with so many zeros: fewer prove nothing. */
+const MANY = 4
+
 export function loneValues(definition: Definition, { sums, clean }: EvidenceState): LoneValue {
   const { widest } = spaceOf(definition)
   return (seen, exception) => {
-    if (!/^\d+$/.test(seen) || seen.length >= widest) return undefined
+    if (!/^\d+$/.test(seen) || widest - seen.length < MANY) return undefined
     const told = rivals(definition, {
       values: [{ digits: seen, count: 1 }],
       share: 1 / (1 + sums.wide + sums.zeros),

@@ -113,8 +113,7 @@ export function judge(
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = asTold(hypotheses(definition, seen), context)
-  const column = context && amongOthers(withDigits(context, seen), seen, ways)
-  const weighed = decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
+  const weighed = weighedIn(definition, seen, ways, most, context)
   const { possible, counted, beyondList, whole, weight, ranked } = weighed
   const first = ranked[0]
   const unlikely = fitted.code !== 'shape' && weight < MISTYPED
@@ -168,6 +167,21 @@ export function judge(
   }
 }
 
+function weighedIn(
+  definition: Definition,
+  seen: string,
+  ways: readonly Hypothesis[],
+  most: number,
+  context: Context | undefined,
+): Weighed {
+  const by = (column: Context | undefined) =>
+    decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
+  if (!context) return by(undefined)
+  const column = amongOthers(withDigits(context, seen), seen, ways)
+  const weighed = by(column)
+  return weighed.possible === 1n ? by(lacksMany(column, seen, ways)) : weighed
+}
+
 // A number that ends in zeros was not shortened to the digits before them where its neighbours stand with more.
 function withDigits(context: Context, seen: string): Context {
   const { digits = 0, lift } = context
@@ -175,24 +189,37 @@ function withDigits(context: Context, seen: string): Context {
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }
 
-// What rows say that stand in another form than this one says little of it; nor what short ones say of one that can hardly
-// have become what it is as they have: something else may have struck it. Exactly the limit of a type says so itself, and so do
-// marks around a value.
+// What rows say that stand in another form than this one says little of it: something else may have struck it. Exactly the
+// limit of a type says so itself, and so do marks around a value.
 function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
-  const { misfits = 0, inForm, lift, lone } = context
-  if (!inForm) return context
+  const { misfits = 0, lift } = context
+  const alike = standingAlike(context, seen, ways)
+  const exception = exceptionTo(alike)
+  const least = alike * 10 < misfits * 9 ? -exception : -Infinity
+  const limit = `clamped ${seen}`
+  const leastOf = (process: string) =>
+    process === limit ? -exception : process === 'marks' ? 0 : least
+  return { ...context, lift: (process) => Math.max(lift(process), leastOf(process)) }
+}
+
+// Neighbours that stand as this one does, and do not fit.
+function standingAlike(
+  { inForm = () => 0 }: Context,
+  seen: string,
+  ways: readonly Hypothesis[],
+): number {
   const forms = PRINTED.filter((code) => ways.some(({ findings }) => findings.includes(code)))
   const bare: StandsAs = seen.startsWith('-') ? 'below-zero' : 'bare'
-  const alike = Math.max(...(forms.length ? forms : [bare]).map(inForm))
-  const exception = OTHER_KIND.run + Math.log2(1 + alike)
-  const least = alike * 10 < misfits * 9 ? -exception : -Infinity
-  const own = lone?.(seen, exception)
-  const limit = `clamped ${seen}`
-  const leastOf = (process: string) => {
-    if (process === limit) return -exception
-    return process === 'marks' ? 0 : Math.max(least, own?.(process) ?? least)
-  }
-  return { ...context, lift: (process) => Math.max(lift(process), leastOf(process)) }
+  return Math.max(...(forms.length ? forms : [bare]).map(inForm))
+}
+
+const exceptionTo = (rows: number) => OTHER_KIND.run + Math.log2(1 + rows)
+
+// That a short value lost all the zeros it lacks is said by others, maybe, of which hardly one can have lost so many.
+function lacksMany(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
+  const own = context.lone?.(seen, exceptionTo(standingAlike(context, seen, ways)))
+  if (!own) return context
+  return { ...context, lift: (process) => Math.max(context.lift(process), own(process)) }
 }
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
