@@ -1,0 +1,139 @@
+// Columns in which several conversions struck, some of them a run of rows and others rows here and there: what happened to
+// the one says nothing of the other.
+
+import { expect, test } from 'vitest'
+import { columnRuns, judge, type Definition } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+import {
+  bare,
+  digits,
+  evidenceOf,
+  isListed,
+  next,
+  of,
+  withCheckDigit,
+  type Row,
+} from './converted-column.js'
+
+type Convert = (text: string) => string
+/** Rows from one to another that a conversion struck; or every so many row. */
+type Struck = readonly [Convert, from: number, to: number, every?: number]
+
+function column(made: Definition, draw: () => string, ...each: readonly Struck[]) {
+  const rows = Array.from({ length: 2000 }, (_, row) => {
+    const original = draw()
+    const how = each.findIndex(
+      ([, from, to, every = 1]) => row >= from && row < to && (row - from) % every === 0,
+    )
+    return { original, seen: each[how]?.[0](original) ?? original, how }
+  })
+  const runs = columnRuns(
+    made,
+    evidenceOf(
+      made,
+      rows.map(({ seen }) => seen),
+    ),
+  )
+  const told = rows.map((row, i) => ({ ...row, told: judge(made, row.seen, 1000, runs.around(i)) }))
+  return { runs, by: (how: number) => told.filter((row) => row.how === how) }
+}
+
+function expectNoneWrong(rows: readonly Row[]): void {
+  expect(rows.length).toBeGreaterThan(4)
+  for (const { original, seen, told } of rows)
+    expect([seen, told.mend ?? original]).toEqual([seen, original])
+}
+
+const serial = () => digits(18)
+/** With so many significant digits and an exponent, as C prints it. */
+const exponent =
+  (count: number): Convert =>
+  (text) => {
+    const value = bare(text)
+    const unit = 10n ** BigInt(Math.max(0, value.length - count))
+    const rounded = `${(BigInt(value) + unit / 2n) / unit}`.padEnd(count, '0')
+    const power = value.length - 1 + rounded.length - count
+    return `${rounded[0]}.${rounded.slice(1, count)}e+${power}`
+  }
+/** The nearest binary64 number of eighteen digits, worked out in integers. */
+const nearest: Convert = (text) => {
+  const value = BigInt(text)
+  const bits = BigInt(Math.max(0, value.toString(2).length - 53))
+  const half = bits > 0n ? 1n << (bits - 1n) : 0n
+  return `${((value + half) >> bits) << bits}`
+}
+const intoInt16: Convert = (text) => `${BigInt.asIntN(16, BigInt(text))}`
+const marked: Convert = (text) => `${text}\u00a0`
+
+test('a lone exponent in a column whose run has a mark behind its values', () => {
+  const card = () => withCheckDigit(`${3 + next(3)}${digits(14)}`)
+  const made = definition({ stored: '{16}', check: 'luhn' })
+  const rows = column(made, card, [marked, 600, 700], [exponent(6), 0, 2000, 90]).by(1)
+  expectNoneWrong(rows)
+  expect(rows.filter(({ told }) => told.verdict === 'lost').length).toBe(rows.length)
+})
+
+test('binary numbers printed with decimals here and there, beside numbers that wrapped', () => {
+  const decimals: Convert = (text) => `${nearest(text)}.00`
+  const { by } = column(
+    of('{18}'),
+    serial,
+    [marked, 300, 400],
+    [decimals, 5, 2000, 200],
+    [intoInt16, 1, 2000, 50],
+  )
+  expectNoneWrong(by(1))
+  for (const row of by(1).filter(({ told }) => told.verdict === 'ambiguous'))
+    expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+  expectNoneWrong(by(2))
+})
+
+test('a sequence that was grouped in one run and shortened in another', () => {
+  let count = 0n
+  const counted = () => `${100200300400500000n + (count += 7n)}`
+  const grouped: Convert = (text) => text.replace(/\B(?=(?:\d{3})+$)/g, '.')
+  const { by } = column(of('{18}'), counted, [grouped, 300, 400], [exponent(4), 700, 760])
+  expectNoneWrong(by(0))
+  expect(by(0).filter(({ told }) => told.mend !== undefined).length).toBeGreaterThan(80)
+  expect(by(1).length).toBe(60)
+  for (const { told } of by(1)) expect(told.verdict).toBe('lost')
+})
+
+test('a run that wrapped round lies far from one that lost its zeros', () => {
+  const uint32: Convert = (text) => `${BigInt.asUintN(32, BigInt(text))}`
+  const rows = column(of('{18}'), serial, [bare, 200, 400], [uint32, 900, 920]).by(1)
+  expectNoneWrong(rows)
+  for (const { told } of rows) expect(['lost', 'suspect']).toContain(told.verdict)
+})
+
+test('one short value beside a run of others is no such value where it lacks many more', () => {
+  const mobile = () => `0${'678'[next(3)]!}${digits(8)}`
+  const { by } = column(of('0{9}'), mobile, [bare, 300, 350], [() => '17478', 299, 300])
+  expect(by(0).every(({ told, original }) => told.mend === original)).toBe(true)
+  const [row] = by(1)
+  expect(row!.told.mend).toBe(undefined)
+})
+
+test('texts that lost their last character next to a run that was read as numbers', () => {
+  const cut: Convert = (text) => text.slice(0, -1)
+  const mobile = () => `15${next(10)}${digits(8)}`
+  const six: Convert = (text) => text.slice(1)
+  const { by } = column(of('1{10}'), mobile, [six, 600, 660], [cut, 550, 720, 15])
+  expectNoneWrong(by(0))
+  expectNoneWrong(by(1))
+})
+
+test('a run is told from its first row to its last, and not to rows far from it', () => {
+  const pass = () => `6${digits(18)}`
+  const cut: Convert = (text) => text.slice(0, -3)
+  const { runs } = column(of('{19}'), pass, [cut, 700, 800], [intoInt16, 400, 1100, 90])
+  const short = runs.told.filter(({ from, to }) => from.index < 800 && to.index >= 700)
+  expect(short.map(({ from, to }) => [from.index, to.index])).toEqual([[700, 799]])
+})
+
+test('digits grouped by spaces are a number, and no value with spaces in it', () => {
+  const spaced: Convert = (text) => nearest(text).replace(/\B(?=(?:\d{3})+$)/g, '\u202f')
+  const rows = column(of('{18}'), () => `${1 + next(9)}${digits(17)}`, [spaced, 500, 660]).by(0)
+  expectNoneWrong(rows)
+  expect(rows.every(({ told }) => told.mend === undefined)).toBe(true)
+})
