@@ -61,7 +61,8 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   return (process) => {
     if (!known.has(process)) {
       const own = stories.get(process)
-      const stake = process.startsWith('octal') ? atStake(rows) : 0
+      const isOctal = process.startsWith('octal')
+      const stake = isOctal ? atStake(rows) : 0
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
       const { clean, between, share, printed } = group
@@ -77,7 +78,9 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
         undefined,
       )
       const against = process.startsWith('wrapped') ? held * ROW_BITS : 0
-      known.set(process, best === undefined ? best : best + beyondValues(process, best) - against)
+      // That where clean values lie suits octal digits better is too little for a lone value.
+      const said = best !== undefined && all === 1 && isOctal ? Math.min(0, best) : best
+      known.set(process, said === undefined ? said : said + beyondValues(process, said) - against)
     }
     return known.get(process)
   }
