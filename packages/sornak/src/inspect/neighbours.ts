@@ -1,0 +1,114 @@
+// What the rows around a value, or all rows of its column, say of it.
+
+import { plainDigits } from '../channel/number-text.js'
+import type { Percent } from '../channel/scaled.js'
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf } from '../identifier/space.js'
+import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
+import type { LoneValue } from './lone-value.js'
+import type { TrustedList } from './trusted.js'
+import { decided, weigh, type Lift, type Weighed } from './weigh.js'
+import { OTHER_KIND } from './weights.js'
+
+/** What a column adds to the judgement of one of its values. */
+export interface Context {
+  /** What the neighbours say of each process. */
+  readonly lift: Lift
+  /** How often originals start as this one does. */
+  readonly usual?: ((text: string) => number) | undefined
+  /** What a short value says by itself. */
+  readonly lone?: LoneValue | undefined
+  /** How many neighbours do not fit; and of those, how many stand as this one does. */
+  readonly misfits?: number | undefined
+  readonly inForm?: ((form: StandsAs) => number) | undefined
+  /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
+  readonly digits?: number | undefined
+  /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
+  readonly mark?: 'grouped' | 'decimal-tail' | undefined
+  /** What a percent sign did to the neighbours, where they tell it. */
+  readonly percent?: Percent | undefined
+  /** A list that is known to be right. */
+  readonly trusted?: TrustedList | undefined
+  /** Values that are exactly the limit of a type, and stand for any beyond it. */
+  readonly limits?: ReadonlySet<string> | undefined
+  /** The channel that explains them. */
+  readonly channel?: string | undefined
+  /** They prove a conversion after which a value that fits may be another than it was. */
+  readonly suspect: boolean
+  /** A value that fits may lack zeros at the front, and be the same number; as a rule where it is left out. */
+  readonly zerosGone?: boolean | undefined
+  /** Not the rows around it say so, but those in which this other column is damaged. */
+  readonly beside?: string | undefined
+  /** The share of them that were converted: 0 to 1; all where it is left out. */
+  readonly struck?: number | undefined
+}
+
+/** The ways that are left when the neighbours have spoken, weighed as they say. */
+export function weighedIn(
+  definition: Definition,
+  seen: string,
+  ways: readonly Hypothesis[],
+  most: number,
+  context: Context | undefined,
+): Weighed {
+  const by = (column: Context | undefined) =>
+    decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
+  if (!context) return by(undefined)
+  const column = amongOthers(withDigits(context, seen), seen, ways)
+  const weighed = by(column)
+  if (weighed.possible !== 1n) return weighed
+  const closer = lacksMany(column, seen, ways)
+  return closer === column ? weighed : by(closer)
+}
+
+// A number that ends in zeros was not shortened to the digits before them where its neighbours stand with more.
+function withDigits(context: Context, seen: string): Context {
+  const { digits = 0, lift } = context
+  if (plainDigits(seen) === 0 || seen.replace(/0+$/, '').length >= digits) return context
+  return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
+}
+
+// What rows say that stand in another form than this one says little of it: something else may have struck it. Exactly the
+// limit of a type says so itself, and so do marks around a value.
+function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
+  const { misfits = 0, lift } = context
+  const alike = standingAlike(context, seen, ways)
+  const exception = exceptionTo(alike)
+  const least = alike * 10 < misfits * 9 ? -exception : -Infinity
+  const limit = `clamped ${seen}`
+  const leastOf = (process: string) =>
+    process === limit ? -exception : process === 'marks' ? 0 : least
+  return { ...context, lift: (process) => Math.max(lift(process), leastOf(process)) }
+}
+
+// Neighbours that stand as this one does, and do not fit.
+function standingAlike(
+  { inForm = () => 0 }: Context,
+  seen: string,
+  ways: readonly Hypothesis[],
+): number {
+  const forms = PRINTED.filter((code) => ways.some(({ findings }) => findings.includes(code)))
+  const bare: StandsAs = seen.startsWith('-') ? 'below-zero' : 'bare'
+  return Math.max(...(forms.length ? forms : [bare]).map(inForm))
+}
+
+const exceptionTo = (rows: number) => OTHER_KIND.run + Math.log2(1 + rows)
+
+// That a short value lost all the zeros it lacks is said by others, maybe, of which hardly one can have lost so many.
+function lacksMany(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
+  const own = context.lone?.(seen, exceptionTo(standingAlike(context, seen, ways)))
+  if (!own) return context
+  return { ...context, lift: (process) => Math.max(context.lift(process), own(process)) }
+}
+
+// 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
+export function asTold(ways: readonly Hypothesis[], context: Context | undefined): readonly Hypothesis[] {
+  const { mark, percent } = context ?? {}
+  const other = mark === 'grouped' ? 'decimal-tail' : 'grouped'
+  const left = ways.filter(
+    (way) =>
+      (mark === undefined || way.findings.includes(mark) || !way.findings.includes(other)) &&
+      (percent === undefined || way.percent === undefined || way.percent === percent),
+  )
+  return left.length ? left : ways
+}
