@@ -8,6 +8,7 @@ import type { EvidenceRun } from './evidence-run.js'
 import type { EvidenceState } from './evidence-state.js'
 import { processesOf } from './processes.js'
 import { runsOfEach } from './repeating.js'
+import { firstWhere } from './row-lookup.js'
 import { roundedAmong } from './rounded-among.js'
 import { RUN_BITS } from './weights.js'
 
@@ -54,8 +55,8 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const none = inRuns.map(() => [])
   const ofRest = compared(rest, none, false).everywhere()
   const ofEach = runsOf(together)
-  const divided = apart.reduce(
-    (sum, stretch) => sum + mostIn(stretch, ofEach.flat()) - RUN_BITS,
+  const divided = mostInEach(apart, ofEach.flat()).reduce(
+    (sum, most) => sum + most - RUN_BITS,
     ofRest.evidence,
   )
   const mixed = divided > all.evidence
@@ -71,13 +72,15 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
 export const isForm = ({ own }: Pick<OwnRun, 'own'>): boolean =>
   own.startsWith('form ') || own === 'marks'
 
-// What the run tells that explains its rows best.
-const mostIn = ({ from, to }: Stretch, runs: readonly OwnRun[]) =>
-  runs
-    .filter(
-      (run) => from.known.place.index <= run.from.index && run.to.index <= to.known.place.index,
-    )
-    .reduce((most, { evidence }) => Math.max(most, evidence), 0)
+// For each stretch what the run in it tells that explains its rows best.
+function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): number[] {
+  const most = apart.map(() => 0)
+  for (const { from, evidence } of runs) {
+    const at = firstWhere(apart.length, (i) => apart[i]!.from.known.place.index > from.index) - 1
+    most[at] = Math.max(most[at]!, evidence)
+  }
+  return most
+}
 
 // What clean values start with tells which originals are likely; but only where those that start with
 // zeros are among them: a column that was read as numbers has none left.

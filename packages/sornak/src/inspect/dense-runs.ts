@@ -3,6 +3,7 @@
 
 import { stretches, type Stretch } from './aside.js'
 import { OUT, UNIT, type Process } from './processes.js'
+import { firstWhere } from './row-lookup.js'
 import type { Run } from './run-state.js'
 import type { Sums } from './sums.js'
 import { RUN_BITS } from './weights.js'
@@ -15,7 +16,7 @@ export function denseRuns(
   processes: readonly Process[],
   inRuns: readonly (readonly Run<Sums>[])[],
 ): readonly (readonly Run<Sums>[])[] {
-  const all = inRuns.flat()
+  const all = inRuns.flat().sort((a, b) => a.from.row - b.from.row)
   return processes.map(({ rounds }, i) =>
     rounds ? inRuns[i]! : inRuns[i]!.flatMap((run) => denseIn(processes[i]!, i, run, all)),
   )
@@ -27,7 +28,8 @@ function denseIn(
   run: Run<Sums>,
   all: readonly Stretch[],
 ): Run<Sums>[] {
-  const inside = stretches([all.filter((other) => rowsOf(other) < rowsOf(run) && isIn(other, run))])
+  if (misfitsOf(run) === rowsOf(run)) return [run]
+  const inside = stretches([narrowerIn(run, all)])
   const rows = totalOf(inside.map(rowsOf))
   const struck = totalOf(inside.map(misfitsOf))
   const [apart, left] = [misfitsOf(run) - struck, rowsOf(run) - rows]
@@ -40,7 +42,15 @@ function denseIn(
   })
 }
 
+// Of runs in order, those inside of this one.
+function narrowerIn(run: Stretch, all: readonly Stretch[]): Stretch[] {
+  const found: Stretch[] = []
+  const first = firstWhere(all.length, (at) => all[at]!.from.row >= run.from.row)
+  for (let at = first; at < all.length && all[at]!.from.row < run.to.row; at++)
+    if (all[at]!.to.row <= run.to.row && rowsOf(all[at]!) < rowsOf(run)) found.push(all[at]!)
+  return found
+}
+
 const rowsOf = ({ from, to }: Stretch) => to.row - from.row
 const misfitsOf = ({ from, to }: Stretch) => to.known.misfits - from.known.misfits
-const isIn = (a: Stretch, b: Stretch) => b.from.row <= a.from.row && a.to.row <= b.to.row
 const totalOf = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0)

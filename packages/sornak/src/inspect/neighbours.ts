@@ -102,7 +102,10 @@ function lacksMany(context: Context, seen: string, ways: readonly Hypothesis[]):
 }
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
-export function asTold(ways: readonly Hypothesis[], context: Context | undefined): readonly Hypothesis[] {
+export function asTold(
+  ways: readonly Hypothesis[],
+  context: Context | undefined,
+): readonly Hypothesis[] {
   const { mark, percent } = context ?? {}
   const other = mark === 'grouped' ? 'decimal-tail' : 'grouped'
   const left = ways.filter(
