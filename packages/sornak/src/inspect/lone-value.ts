@@ -14,7 +14,7 @@ import type { Lift } from './weigh.js'
  */
 export type LoneValue = (seen: string, exception: number) => Lift | undefined
 
-/** Of values spread evenly, one in so many powers of ten starts with so many zeros: fewer prove nothing. */
+/** Of values spread evenly one in ten thousand starts with so many zeros; fewer prove nothing. */
 const MANY = 4
 
 export function loneValues(definition: Definition, { sums, clean }: EvidenceState): LoneValue {

@@ -53,7 +53,7 @@ export const TOGETHER = {
   signGained: 0.5,
   /** Exactly the largest or smallest value of an integer type. */
   atLimit: 64,
-  /** A plain positive number that wrapped round. */
+  /** A plain positive number that wrapped round; so seldom as few wrap to it, where half as many bits would hold it. */
   wrapped: 0.00003,
   /** A leading zero read as octal. */
   otherBase: 0.0002,
