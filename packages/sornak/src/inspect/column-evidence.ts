@@ -9,6 +9,7 @@ import { cleanValues } from './clean-values.js'
 import type { EvidenceState, Place } from './evidence-state.js'
 import { fitReader } from './fit-evidence.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
+import { narrowBlocks, writtenWidths } from './narrow-blocks.js'
 import { bytesOf, shownDigits, textOf } from './printed-digits.js'
 import { bits, IN, isDigits, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { faded, noRows, withRow } from './run-state.js'
@@ -64,6 +65,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const starts = from ? [...from.starts] : Array<number>(100).fill(0)
   const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
   const clean = cleanValues(space, from?.clean)
+  const narrow = narrowBlocks(writtenWidths(definition), from?.narrow)
   const shorts = collector(from?.shorts)
   const could = from ? [...from.could] : zeros()
   const untouched = from ? [...from.untouched] : zeros()
@@ -135,7 +137,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     let limit = false
     const digit = bytes[from]! - 48
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
-    if (digit >= 0 && digit <= 9 && next >= 0 && next <= 9) starts[digit * 10 + next]!++
+    const start = digit >= 0 && digit <= 9 && next >= 0 && next <= 9 ? digit * 10 + next : -1
+    if (start >= 0) starts[start]!++
+    narrow.take(to - from, start, place)
     const number = !mixed || isDigits(bytes, from, to)
     if (!number) now.spelt++
     if (digit === 0 && to - from > 1) now.zeros++
@@ -225,6 +229,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       lastMisfit = ''
       return
     }
+    narrow.misfit(place)
     // The same value again: that many originals come out as it is said already, but of one that is held at a limit.
     const repeated = seen === lastMisfit
     row(
@@ -314,6 +319,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         starts: [...starts],
         formedStarts: [...formedStarts],
         clean: clean.clean(),
+        narrow: narrow.blocks(),
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],

@@ -4,10 +4,13 @@
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
 import { columnStory, isForm, type OwnRun } from './column-story.js'
+import { cutBlocks } from './cut-blocks.js'
+import { writtenWidths } from './narrow-blocks.js'
 import type { EvidenceState } from './evidence-state.js'
 import { settled } from './joined-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
+import { channelOf } from './process-channel.js'
 import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
@@ -28,38 +31,71 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const cores = every.filter((run) => !isForm(run))
   const covering = coveringRuns(story.ofEach.filter(([first]) => first && !isForm(first)))
   const formed = coveringRuns(story.ofEach.filter(([first]) => first && isForm(first)))
+  const cut = cutRuns(definition, whole, story.all, cores)
+  const cutAt = coveringRuns([cut])
   const likeliest = (index: number) => {
+    const [block] = cutAt(index)
+    if (block) return block
     const runs = covering(index)
     if (!story.mixed) return narrowed(story.all, runs, true)
     const [widest, ...inside] = runs
     return widest ? narrowed(widest, inside) : (formed(index)[0] ?? story.aside)
   }
   const around = betweenEdges(
-    every.flatMap(({ from, to }) => [from.index, to.index + 1]),
+    [...every, ...cut].flatMap(({ from, to }) => [from.index, to.index + 1]),
     likeliest,
   )
-  const told = every.filter((run) =>
+  const worthALine = every.filter((run) =>
     isForm(run)
       ? run.own !== 'marks'
       : run.process === run.own && (run.own !== 'number-read' || run.short > 0),
   )
-  told.sort((a, b) => a.from.index - b.from.index || b.bits - a.bits)
+  worthALine.sort(inOrder)
+  const told: EvidenceRun[] = worthALine.filter(
+    (run, i) =>
+      !worthALine.some(
+        (other, k) =>
+          k !== i &&
+          inside(run, other) &&
+          (covers(other, run) ||
+            (k < i && other.channel === run.channel) ||
+            (isForm(run) === isForm(other) && saysMore(other, run))),
+      ),
+  )
   return {
-    told: told.filter(
-      (run, i) =>
-        !told.some(
-          (other, k) =>
-            k !== i &&
-            inside(run, other) &&
-            (covers(other, run) ||
-              (k < i && other.channel === run.channel) ||
-              (isForm(run) === isForm(other) && saysMore(other, run))),
-        ),
-    ),
+    told: cut.length ? [...told, ...cut].sort(inOrder) : told,
     around,
-    suspects: cores.filter(({ suspect }) => suspect),
+    suspects: [...cores.filter(({ suspect }) => suspect), ...cut],
     zerosAbsent: zerosAbsent(definition, whole),
   }
+}
+
+const inOrder = (a: EvidenceRun, b: EvidenceRun) => a.from.index - b.from.index || b.bits - a.bits
+
+// Rows that were cut so that what is left fits, where nothing else explains that they are no wider.
+function cutRuns(
+  definition: Definition,
+  { narrow }: EvidenceState,
+  all: EvidenceRun,
+  others: readonly EvidenceRun[],
+): EvidenceRun[] {
+  const { widths } = spaceOf(definition)
+  return cutBlocks(writtenWidths(definition), narrow).flatMap(({ from, to, kept, bits }) => {
+    const process = widths.length > 1 ? `cut-short to ${kept}` : `cut-short by ${widths[0]! - kept}`
+    const run: EvidenceRun = {
+      ...all,
+      process,
+      channel: channelOf(process),
+      from: from.place,
+      to: to.place,
+      bits: Math.round(bits),
+      lift: (id) => (id === process ? bits : 0),
+      suspect: true,
+      struck: undefined,
+    }
+    const explained = others.some((other) => other.bits > bits && touch(run, other))
+    return explained ? [] : [run]
+  })
 }
 
 // The widest first; a narrower one inside takes its place where it explains its rows so much better
@@ -91,6 +127,9 @@ function saysMore(a: EvidenceRun, b: EvidenceRun): boolean {
   const rows = ({ from, to }: EvidenceRun) => to.index - from.index + 1
   return rows(a) > rows(b) && a.bits * rows(b) >= b.bits * rows(a)
 }
+
+const touch = (a: EvidenceRun, b: EvidenceRun) =>
+  a.from.index <= b.to.index && b.from.index <= a.to.index
 
 const inside = (a: EvidenceRun, b: EvidenceRun) =>
   b.from.index <= a.from.index && a.to.index <= b.to.index

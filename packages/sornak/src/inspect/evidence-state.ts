@@ -1,6 +1,7 @@
 // What is known of the rows of a column, as a value that can be stored, and joined to what is known of the rows behind them.
 
 import type { RecordPlace } from '../rows/reader.js'
+import { joinedBlocks, type NarrowBlocks } from './narrow-blocks.js'
 import { joined, type Mark, type RunState } from './run-state.js'
 import type { Clean } from './short/population.js'
 import { joinedHeads } from './short/heads.js'
@@ -27,6 +28,8 @@ export interface EvidenceState {
   readonly clean: Clean
   /** Digits that are too short. */
   readonly shorts: ShortValues
+  /** Blocks of values that are no wider than others, where values have several widths. */
+  readonly narrow: NarrowBlocks
   /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
   readonly could: readonly number[]
   readonly untouched: readonly number[]
@@ -61,6 +64,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     formedStarts: sumOf(a.formedStarts, b.formedStarts),
     clean: joinedClean(a.clean, b.clean),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
+    narrow: joinedBlocks(a.narrow, b.narrow),
     could: sumOf(a.could, b.could),
     untouched: sumOf(a.untouched, b.untouched),
     atLimit: sumOf(a.atLimit, b.atLimit),
