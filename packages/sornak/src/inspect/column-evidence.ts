@@ -9,7 +9,7 @@ import { cleanValues } from './clean-values.js'
 import type { EvidenceState, Place } from './evidence-state.js'
 import { fitReader } from './fit-evidence.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
-import { narrowBlocks, writtenWidths } from './narrow-blocks.js'
+import { narrowBlocks, ownWidths } from './narrow-blocks.js'
 import { bytesOf, shownDigits, textOf } from './printed-digits.js'
 import { bits, IN, isDigits, OUT, processesOf, UNIT, type Process } from './processes.js'
 import { faded, noRows, withRow } from './run-state.js'
@@ -65,7 +65,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const starts = from ? [...from.starts] : Array<number>(100).fill(0)
   const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
   const clean = cleanValues(space, from?.clean)
-  const narrow = narrowBlocks(writtenWidths(definition), from?.narrow)
+  const padding = definition.zeros === 'padding'
+  const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
   const shorts = collector(from?.shorts)
   const could = from ? [...from.could] : zeros()
   const untouched = from ? [...from.untouched] : zeros()
@@ -139,7 +140,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
     const start = digit >= 0 && digit <= 9 && next >= 0 && next <= 9 ? digit * 10 + next : -1
     if (start >= 0) starts[start]!++
-    narrow.take(to - from, start, place)
+    narrow.take(to - (padding ? firstDigit(bytes, from, to) : from), start, place)
     const number = !mixed || isDigits(bytes, from, to)
     if (!number) now.spelt++
     if (digit === 0 && to - from > 1) now.zeros++
@@ -331,6 +332,13 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       }
     },
   }
+}
+
+// That of a number of digits that is no zero, or the last one.
+function firstDigit(bytes: Uint8Array, from: number, to: number): number {
+  let at = from
+  while (at < to - 1 && bytes[at] === 48) at++
+  return at
 }
 
 const isDigit = (code: number) => code >= 48 && code <= 57

@@ -1,12 +1,14 @@
-// Blocks of rows that were cut to the width of a field, where what is left fits: all others stand wider around them, of
-// several widths as they come.
+// Blocks of rows that were cut to the width of a field, or to what an integer type holds, where what is left fits: all
+// others stand wider around them, of several widths as they come.
 
-import { rowsBetween, type Block, type NarrowBlocks } from './narrow-blocks.js'
+import { INTEGER_TYPES } from '../channel/integer-limits.js'
+import type { Definition } from '../identifier/definition.js'
+import { spaceOf } from '../identifier/space.js'
+import { rowsBetween, ownWidths, type Block, type NarrowBlocks } from './narrow-blocks.js'
 import { RUN_BITS } from './weights.js'
 
 export interface CutBlock extends Block {
-  /** To so many characters. */
-  readonly kept: number
+  readonly process: string
   readonly bits: number
 }
 
@@ -19,8 +21,8 @@ const FEW_NARROW = 3
 /** First digits that are told by so many bits better as those of another list are. */
 const OTHER_LIST = 16
 
-/** @param widths in which values that fit are written, in ascending order */
-export function cutBlocks(widths: readonly number[], { end, each }: NarrowBlocks): CutBlock[] {
+export function cutBlocks(definition: Definition, { end, each }: NarrowBlocks): CutBlock[] {
+  const widths = ownWidths(definition)
   const all = end.widths
   const candidates = apart(
     each.flatMap(({ longest }, level) =>
@@ -39,12 +41,42 @@ export function cutBlocks(widths: readonly number[], { end, each }: NarrowBlocks
   if (mixed.includes('sorted')) return []
   return candidates.flatMap(({ from, to, level, inside }) => {
     const sides = [from.widths, without(all, to.widths)]
-    return mixed.slice(level).includes('mixed') &&
-      sides.every((side) => isWide(side, level, outside)) &&
-      !isOtherList({ from, to }, end.starts)
-      ? [{ from, to, kept: widths[level]!, bits: inside[level]! * seldom(outside, level) }]
-      : []
+    const starts = without(to.starts, from.starts)
+    const others = without(end.starts, starts)
+    if (!mixed.slice(level).includes('mixed')) return []
+    if (!sides.every((side) => isWide(side, level, outside))) return []
+    const kept = widths[level]!
+    const limit = limitOf(kept, inside, starts, others)
+    const most = limit ? limit.first : starts.length
+    if (isOtherList(starts.slice(0, most + 1), others.slice(0, most + 1))) return []
+    const process = limit ? `wrapped ${limit.type}` : cutTo(definition, kept)
+    return [{ from, to, process, bits: inside[level]! * seldom(outside, level) }]
   })
+}
+
+function cutTo(definition: Definition, kept: number): string {
+  const { widths } = spaceOf(definition)
+  return widths.length > 1 ? `cut-short to ${kept}` : `cut-short by ${widths[0]! - kept}`
+}
+
+// Of those as wide as the limit of a type without a sign none starts with more, as others do: they wrapped round there.
+function limitOf(
+  kept: number,
+  inside: readonly number[],
+  starts: readonly number[],
+  others: readonly number[],
+): { readonly type: string; readonly first: number } | undefined {
+  const type = INTEGER_TYPES.find(({ signed, max }) => !signed && `${max}`.length === kept)
+  if (!type) return undefined
+  const first = Number.parseInt(`${type.max}`.slice(0, 2), 10)
+  const wide = inside.findLast((count) => count > 0)! / total(inside)
+  const [above, below] = [total(starts.slice(first + 1)), total(starts.slice(0, first + 1))]
+  const elsewhere = total(others.slice(first + 1)) / total(others)
+  // Those that are narrower start with any digits.
+  const here = elsewhere * (1 - wide) + 1 / (above + below + 1)
+  const better =
+    above * Math.log2(here / elsewhere) + below * Math.log2((1 - here) / (1 - elsewhere))
+  return better > OTHER_LIST ? { type: type.name, first } : undefined
 }
 
 // Narrow values that come here and there among others make about so many blocks, and hardly one fewer than three for four.
@@ -72,15 +104,13 @@ function seldom(widths: readonly number[], level: number): number {
 }
 
 // Values that were cut start as all others do. Numbers that were issued one after the other do not, nor does a filling.
-function isOtherList({ from, to }: Block, starts: readonly number[]): boolean {
-  const inside = without(to.starts, from.starts)
-  const outside = without(starts, inside)
-  const known = total(outside)
+function isOtherList(starts: readonly number[], others: readonly number[]): boolean {
+  const known = total(others)
   let better = 0
   let before = starts.length / 2
-  inside.forEach((count, two) => {
+  starts.forEach((count, two) => {
     for (let i = 0.5; i < count; i++, before++)
-      better += Math.log2(i / before) - Math.log2((outside[two]! + i) / (known + before))
+      better += Math.log2(i / before) - Math.log2((others[two]! + i) / (known + before))
   })
   return better > OTHER_LIST
 }

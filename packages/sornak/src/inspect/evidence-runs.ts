@@ -5,7 +5,6 @@ import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
 import { columnStory, isForm, type OwnRun } from './column-story.js'
 import { cutBlocks } from './cut-blocks.js'
-import { writtenWidths } from './narrow-blocks.js'
 import type { EvidenceState } from './evidence-state.js'
 import { settled } from './joined-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
@@ -72,16 +71,14 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
 
 const inOrder = (a: EvidenceRun, b: EvidenceRun) => a.from.index - b.from.index || b.bits - a.bits
 
-// Rows that were cut so that what is left fits, where nothing else explains that they are no wider.
+// Rows that were cut, and what is left fits, where nothing else explains that they are no wider.
 function cutRuns(
   definition: Definition,
   { narrow }: EvidenceState,
   all: EvidenceRun,
   others: readonly EvidenceRun[],
 ): EvidenceRun[] {
-  const { widths } = spaceOf(definition)
-  return cutBlocks(writtenWidths(definition), narrow).flatMap(({ from, to, kept, bits }) => {
-    const process = widths.length > 1 ? `cut-short to ${kept}` : `cut-short by ${widths[0]! - kept}`
+  return cutBlocks(definition, narrow).flatMap(({ from, to, process, bits }) => {
     const run: EvidenceRun = {
       ...all,
       process,

@@ -130,6 +130,9 @@ export function textual(
   return found
 }
 
+/** Nothing happened to a value that fits. */
+export const unchanged = (seen: string): Hypothesis => way('unchanged', [], [], [seen], 1)
+
 /** Only the front or the end is left. `alone`: nothing else explains the text. */
 export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
   // One or two characters say nothing of where they were cut from, and letters alone are often words.
@@ -143,21 +146,26 @@ export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
     process: `cut-short by ${width - seen.length}`,
     subset,
   }))
-  // A field that holds so many characters takes more from wide values than from narrow ones.
+  // A field that holds so many characters takes more from wide values than from narrow ones, and nothing from one that it
+  // holds: as likely as any other width is that of what is seen.
   if (space.widths.length > 1 && longer.length)
     found.push({ process: `cut-short to ${seen.length}`, subset: startingWith(space, seen) })
+  const fits = holds(space.definition, seen)
   return found.flatMap(({ process, subset }): Hypothesis[] => {
     if (subset.count === 0n) return []
-    return [
-      {
-        originals: { kind: 'subset', subset },
-        process,
-        channels: ['cut-short'],
-        findings: ['cut-short'],
-        weight,
-        per: 'all',
-      },
-    ]
+    const toWidth = process === `cut-short to ${seen.length}`
+    const whole = fits && toWidth ? weight / (longer.length + 1) : 0
+    const cutShort: Hypothesis = {
+      originals: { kind: 'subset', subset },
+      process,
+      channels: ['cut-short'],
+      findings: ['cut-short'],
+      weight: weight - whole,
+      per: 'all',
+    }
+    return whole
+      ? [cutShort, way(process, ['cut-short'], ['cut-short'], [seen], whole)]
+      : [cutShort]
   })
 }
 

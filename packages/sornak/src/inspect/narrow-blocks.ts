@@ -6,8 +6,8 @@ import { spaceOf } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { sumOf } from './sums.js'
 
-/** The widths in which values that fit are written, in ascending order: any up to the widest where zeros are padding. */
-export function writtenWidths(definition: Definition): readonly number[] {
+/** The widths of values that fit, in ascending order: where zeros are padding, those of the numbers behind them. */
+export function ownWidths(definition: Definition): readonly number[] {
   const { widths, widest } = spaceOf(definition)
   return definition.zeros === 'padding' ? Array.from({ length: widest }, (_, i) => i + 1) : widths
 }
@@ -72,7 +72,7 @@ interface Growing {
 const LEAST_ROWS = 12
 const MOST_KEPT = 64
 
-/** @param widths in which values that fit are written, in ascending order */
+/** @param widths of values that fit, in ascending order */
 export function narrowBlocks(widths: readonly number[], from?: NarrowBlocks): NarrowCounter {
   const top = widths.length - 1
   const levels = Array.from({ length: (widths.at(-1) ?? 0) + 1 }, (_, width) =>

@@ -62,7 +62,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
     found.some((way) => isUsual(way) && leavesAny(space, way))
   return usual && isWhole(definition, seen)
     ? found
-    : [...found, ...cut(space, seen, found.length === 0)]
+    : [...found, ...cut(space, seen, found.length === 0 && !holds(definition, seen))]
 }
 
 const isUsual = ({ weight }: Hypothesis) => weight * (1 - MEND_ODDS) >= TOGETHER.mistyped

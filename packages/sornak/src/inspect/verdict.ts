@@ -5,6 +5,7 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
+import { unchanged } from './from-text.js'
 import type { Hypothesis } from './hypothesis.js'
 import { asTold, weighedIn, type Context } from './neighbours.js'
 import { hypotheses } from './originals.js'
@@ -160,7 +161,9 @@ function told(
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
   const space = spaceOf(definition)
-  const ways = hypotheses(definition, seen)
+  const known = hypotheses(definition, seen)
+  // What reads as a number stands as it is read.
+  const ways = known.some(isRead) ? known : [...known, unchanged(seen)]
   const weighedBy = (some: readonly Hypothesis[]) => weigh(space, some, Math.max(most, 2), context)
   const own = ofRun(ways, context)
   const ofOwn = weighedBy(own)
@@ -184,9 +187,12 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
 function ofRun(ways: readonly Hypothesis[], { channel, beside }: Context): readonly Hypothesis[] {
   if (channel === undefined || beside !== undefined) return ways
   return ways.filter(
-    ({ process }) => process === 'number-read' || sameKind(channelOf(process), channel),
+    (way) =>
+      isRead(way) || way.process === 'unchanged' || sameKind(channelOf(way.process), channel),
   )
 }
+
+const isRead = ({ process }: Hypothesis) => process === 'number-read'
 
 // Rows that were not converted hold their own value; of those that were, as many come out as it as have become it.
 function isDoubtful(

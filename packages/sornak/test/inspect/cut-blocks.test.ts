@@ -22,8 +22,9 @@ function cut(made: Definition, draw: () => string, kept: number, from: number, t
   return { originals, seen, runs, verdicts }
 }
 
+const padding = definition({ stored: '{8}', zeros: 'padding' })
+
 describe('rows that were cut to a width of their own', () => {
-  const padding = definition({ stored: '{8}', zeros: 'padding' })
   const lists: [string, Definition, number, () => string][] = [
     ['vouchers of four to six digits', voucher, 4, () => drawn(4, 6)],
     [
@@ -57,6 +58,41 @@ describe('rows that were cut to a width of their own', () => {
         if (candidates.length && made === voucher)
           expect(candidates.map(({ text }) => text)).toContain(originals[row])
       } else if (row < from.index || row > to.index) expect(verdict).toBe('intact')
+    })
+  })
+
+  test('numbers that all lie below the limit of a type wrapped round there', () => {
+    const made = of('{8..12}')
+    const originals = column(1000, () => drawn(8, 12))
+    const seen = originals.map((text, row) =>
+      row >= 400 && row < 520 ? BigInt.asUintN(32, BigInt(text)).toString() : text,
+    )
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    expect(runs.told.map(({ process }) => process)).toEqual(['wrapped uint32'])
+    const changed = originals.flatMap((original, row) => (seen[row] === original ? [] : [row]))
+    const verdicts = changed.map((row) => judge(made, seen[row]!, 1000, runs.around(row)))
+    const doubted = verdicts.filter(({ verdict }) => verdict === 'suspect')
+    expect(doubted.length).toBeGreaterThan(changed.length * 0.95)
+    verdicts.forEach(({ verdict, candidates }, i) => {
+      if (verdict === 'suspect')
+        expect(candidates.map(({ text }) => text)).toContain(originals[changed[i]!])
+    })
+  })
+
+  test('where zeros are padding, those in front do not count', () => {
+    const originals = column(1000, () => digits(8))
+    const seen = originals.map((text, row) =>
+      row >= 400 && row < 480 ? BigInt.asUintN(16, BigInt(text)).toString() : text,
+    )
+    const runs = columnRuns(padding, evidenceOf(padding, seen))
+    expect(runs.told.map(({ process }) => process)).toEqual(['wrapped uint16'])
+    seen.slice(405, 475).forEach((text, i) => {
+      const { verdict, findings } = judge(padding, text, 10, runs.around(405 + i))
+      expect([text, verdict, findings]).toEqual([
+        text,
+        'suspect',
+        expect.arrayContaining(['wrapped']),
+      ])
     })
   })
 
