@@ -5,6 +5,7 @@ import { hasHeads, headCounter } from './short/heads.js'
 import { limitsOf } from './short/limits.js'
 import type { Clean } from './short/population.js'
 import { isPlain } from './short/story.js'
+import { firstDigit } from './value-bytes.js'
 
 export interface CleanValues {
   /** @param number it holds nothing but digits */
@@ -23,8 +24,7 @@ export function cleanValues(space: Space, from?: Clean): CleanValues {
       const first = bytes[start]! - 48
       const isDigit = first >= 0 && first <= 9
       if (isDigit) {
-        let at = start
-        while (at < end - 1 && bytes[at] === 48) at++
+        const at = firstDigit(bytes, start, end)
         const front = (at - start) * 10 + bytes[at]! - 48
         if (front < fronts.length) fronts[front]!++
       }

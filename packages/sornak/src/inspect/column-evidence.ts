@@ -11,7 +11,9 @@ import { fitReader } from './fit-evidence.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
 import { bytesOf, shownDigits, textOf } from './printed-digits.js'
-import { bits, IN, isDigits, OUT, processesOf, UNIT, type Process } from './processes.js'
+import { bits, IN, OUT, UNIT, type Process } from './process.js'
+import { processesOf } from './processes.js'
+import { firstDigit, isDigits } from './value-bytes.js'
 import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
 import { collector } from './short/short-values.js'
@@ -332,13 +334,6 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       }
     },
   }
-}
-
-// That of a number of digits that is no zero, or the last one.
-function firstDigit(bytes: Uint8Array, from: number, to: number): number {
-  let at = from
-  while (at < to - 1 && bytes[at] === 48) at++
-  return at
 }
 
 const isDigit = (code: number) => code >= 48 && code <= 57

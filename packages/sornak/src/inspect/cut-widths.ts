@@ -2,7 +2,7 @@
 // known of how often each of them comes, so every mixture is as likely as any other.
 
 import type { Space } from '../identifier/space.js'
-import type { Process } from './processes.js'
+import type { Process } from './process.js'
 import type { ShortGroup } from './short/group.js'
 
 /** Bits that it says for a cut of all values that none of these has a width that it never leaves. */

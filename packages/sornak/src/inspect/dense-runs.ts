@@ -2,7 +2,7 @@
 // lie close together, in runs that others have inside of it, the few that lie apart are no part of it.
 
 import { stretches, type Stretch } from './aside.js'
-import { OUT, UNIT, type Process } from './processes.js'
+import { OUT, UNIT, type Process } from './process.js'
 import { firstWhere } from './row-lookup.js'
 import type { Run } from './run-state.js'
 import type { Sums } from './sums.js'

@@ -1,6 +1,7 @@
 // What a value that fits says of each process: that it could have printed it, or that it could not.
 
-import { isDigits, type Process } from './processes.js'
+import type { Process } from './process.js'
+import { isDigits } from './value-bytes.js'
 import type { Answer } from './usual.js'
 
 export interface FitReader {

@@ -15,25 +15,20 @@ import type { FindingCode } from '../channel/channel.js'
 import { codesFor } from '../channel/evaluated.js'
 import { shortened } from '../channel/exponent.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
-import { clamped, INTEGER_TYPES, unwrap, type IntegerType } from '../channel/integer-limits.js'
 import { integerOf, type NumberText } from '../channel/number-text.js'
-import { octalTexts } from '../channel/other-base.js'
 import { fromSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
-import { leaving, startingWith, type Subset } from '../identifier/parts-of-space.js'
+import { startingWith } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
-import { shareOfOne, widestNumber, type Numbers, type Space } from '../identifier/space.js'
+import { shareOfOne, type Numbers, type Space } from '../identifier/space.js'
 import { frontWeight, holdsCodes } from './front-weight.js'
-import { formsOf, restore } from './from-text.js'
+import { formsOf, restore } from './forms.js'
+import { octals } from './from-octal.js'
+import { between, limits, signed, wraps } from './from-types.js'
 import type { MaskList } from '../mask/list.js'
-import type { Hypothesis } from './hypothesis.js'
+import type { Bare, Hypothesis } from './hypothesis.js'
 import { EACH, TOGETHER } from './weights.js'
-
-type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
-  readonly channel: string
-  readonly finding?: FindingCode
-}
 
 export function fromNumber(
   definition: Definition,
@@ -194,131 +189,6 @@ function throughFloat(interval: Interval): Interval {
       }
 }
 
-function wraps(space: Space, value: bigint): Bare[] {
-  return typesFor(space).flatMap((type): Bare[] => {
-    const back = unwrap(value, type)
-    if (!back) return []
-    // A value that the type holds comes through such a column as it is.
-    const subset = leaving(space, back, value < 0n ? undefined : value)
-    if (subset.bound <= (value < 0n ? 0n : 1n)) return []
-    return [
-      {
-        originals: { kind: 'subset', subset },
-        channel: 'wrapped',
-        process: `wrapped ${type.name}`,
-        finding: 'wrapped',
-        weight: (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) * soSmall(type, value),
-        per: 'all',
-      },
-    ]
-  })
-}
-
-// What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
-const soSmall = ({ bits }: IntegerType, value: bigint) =>
-  2 ** ((INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)?.bits ?? bits) - bits)
-
-// Types that some values are too large for.
-const typesFor = remembered((space: Space) =>
-  INTEGER_TYPES.filter(({ max }) => max < 10n ** BigInt(widestNumber(space))),
-)
-
-function limits(space: Space, value: bigint): Bare[] {
-  return clamped.inverse(value.toString()).flatMap((preimage): Bare[] => {
-    if (preimage.kind !== 'integers') return []
-    const { low, high } = preimage
-    const common: Omit<Bare, 'originals'> = {
-      channel: 'clamped',
-      process: `clamped ${low - 1n}`,
-      finding: 'clamped',
-      weight: TOGETHER.atLimit,
-      per: 'all',
-    }
-    const { fronts } = space
-    const beyond: Bare[] = []
-    if (space.count(low, high).count > 0n) beyond.push({ ...common, originals: preimage })
-    if (fronts && fronts.count(low, high).count > 0n)
-      beyond.push({ ...common, originals: { kind: 'subset', subset: between(fronts, low, high) } })
-    return beyond
-  })
-}
-
-// A minus before digits that came from somewhere else: a separator, a prefix that was split off.
-function signed(space: Space, value: bigint): Bare[] {
-  if (space.count(value, value).count === 0n) return []
-  return [
-    {
-      originals: { kind: 'integers', low: value, high: value },
-      channel: 'sign',
-      process: 'sign',
-      finding: 'sign-gained',
-      weight: TOGETHER.signGained,
-      per: 'all',
-    },
-  ]
-}
-
-function octals(definition: Definition, space: Space, value: bigint): Bare[] {
-  const widest = widestNumber(space)
-  if (value.toString().length >= widest) return []
-  const seen = value.toString()
-  const common = {
-    channel: 'other-base',
-    finding: 'base-changed' as const,
-    weight: TOGETHER.otherBase,
-    per: 'all' as const,
-  }
-  const fronts = octalTexts(seen).filter((text) => text.length <= widest)
-  const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
-  const fitting = whole.filter((text) => holds(definition, text))
-  // What does not start with a zero is read as it stands.
-  const itself = holds(definition, seen) ? [seen] : []
-  const found: Bare[] = []
-  if (fitting.length)
-    found.push({
-      ...common,
-      process: 'octal',
-      originals: { kind: 'texts', texts: [...fitting, ...itself] },
-    })
-  // A reader that stops leaves what comes before it.
-  const chars = stopsOf(space)
-  const stops = fronts.flatMap((front) => chars.map((char) => front + char))
-  // Nor does it go on behind a number that starts with no zero.
-  if (seen !== '0') stops.push(...chars.flatMap((char) => (/\d/.test(char) ? [] : [seen + char])))
-  const ends = [...fitting, ...itself, ...stops.filter((text) => holds(definition, text))]
-  const longer = stops.map((text) => startingWith(space, text)).filter(({ count }) => count > 0n)
-  const count = longer.reduce((sum, one) => sum + one.count, BigInt(ends.length))
-  if (count > BigInt(itself.length)) {
-    const list = (most: number) =>
-      [...ends, ...longer.flatMap((one) => one.list(most))].slice(0, most)
-    const exact = longer.every((one) => one.exact)
-    found.push({
-      ...common,
-      process: 'octal as far as it goes',
-      originals: { kind: 'subset', subset: { count, bound: count, exact, list } },
-    })
-  }
-  const decimal = /[89]/.test(seen)
-    ? space.list(value, value, 16).filter((text) => text.startsWith('0'))
-    : []
-  if (fitting.length || decimal.length)
-    found.push({
-      ...common,
-      process: 'octal or decimal',
-      originals: { kind: 'texts', texts: [...new Set([...fitting, ...decimal, ...itself])] },
-    })
-  return found
-}
-
-// Characters at which a reader of octal digits stops: 8, 9, and what is no digit.
-const stopsOf = remembered(({ layouts, fronts }: Space): readonly string[] => {
-  const codes = new Set(layouts.flatMap(({ places }) => places.flatMap(({ chars }) => chars)))
-  const others = [...codes]
-    .map((code) => String.fromCharCode(code))
-    .filter((char) => !/\d/.test(char))
-  return ['8', '9', ...(fronts ? others : [])]
-})
-
 function asCode(
   definition: Definition,
   space: Space,
@@ -368,11 +238,6 @@ function asFront(
     { ...stopped, ...all, weight: weight * Math.max(1, times) },
     { ...common, ...all, originals: { kind: 'integers', low, high } },
   ]
-}
-
-function between(numbers: Numbers, low: bigint, high: bigint): Subset {
-  const { count, exact } = numbers.count(low, high)
-  return { count, bound: count, exact, list: (most) => numbers.list(low, high, most) }
 }
 
 // Nothing at the front could be read: a program that gives zero then gives it for any value, whatever it does to numbers.

@@ -26,6 +26,12 @@ export interface Hypothesis {
   readonly per: 'original' | 'all'
 }
 
+/** The same for the number alone, whatever it was printed as. */
+export type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
+  readonly channel: string
+  readonly finding?: FindingCode
+}
+
 /** Forms in which a number is printed. */
 export const PRINTED: readonly FindingCode[] = ['exponent', 'decimal-tail', 'grouped', 'scaled']
 
@@ -35,3 +41,14 @@ export type StandsAs = FindingCode | 'below-zero' | 'bare'
 /** A number was printed in a form of its own. */
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
   findings.some((code) => PRINTED.includes(code))
+
+/** These texts, all together with this weight. */
+export function way(
+  process: string,
+  channels: readonly string[],
+  findings: readonly FindingCode[],
+  texts: readonly string[],
+  weight: number,
+): Hypothesis {
+  return { originals: { kind: 'texts', texts }, process, channels, findings, weight, per: 'all' }
+}

@@ -11,7 +11,7 @@ import { frontWeight } from './front-weight.js'
 import { isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
-import { FORMS, type Process } from './processes.js'
+import { FORMS, type Process } from './process.js'
 import { FEW_STEPS } from './short/story.js'
 import { TOGETHER } from './weights.js'
 

@@ -4,7 +4,7 @@ import type { Definition } from '../identifier/definition.js'
 import { shareOfOne, spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import type { Sums } from './sums.js'
 import { widestMissing } from './cut-widths.js'
-import { bits, IN, MOST, OUT, STOPS, UNIT, type Process } from './processes.js'
+import { bits, IN, MOST, OUT, STOPS, UNIT, type Process } from './process.js'
 import type { Run } from './run-state.js'
 import { OTHER_KIND, RUN_BITS } from './weights.js'
 

@@ -2,7 +2,7 @@
 // again and again as well.
 
 import type { EvidenceState } from './evidence-state.js'
-import { UNIT } from './processes.js'
+import { UNIT } from './process.js'
 import { runsOf, type Run } from './run-state.js'
 import { RUN_BITS } from './weights.js'
 import type { Sums } from './sums.js'

@@ -2,7 +2,7 @@
 // those that fit are such as the rounding prints than there should be.
 
 import type { EvidenceState } from './evidence-state.js'
-import { IN, OUT, UNIT, type Process } from './processes.js'
+import { IN, OUT, UNIT, type Process } from './process.js'
 import { RUN_BITS } from './weights.js'
 
 /** Bits that the values that fit say for a rounding of some of them; 0 where they say nothing. */

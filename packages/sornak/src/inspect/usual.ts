@@ -2,7 +2,8 @@
 // are past all limits or below them, and no rounding could have printed them. Such values are only counted; what
 // they said is added up when somebody wants to know.
 
-import { isDigits, type Alike, type Process } from './processes.js'
+import type { Alike, Process } from './process.js'
+import { isDigits } from './value-bytes.js'
 
 /** What a value says: what it adds to the score of each process, and which limits it comes up to. */
 export interface Answer {

@@ -1,0 +1,46 @@
+// Text of which only a part is left, and text that is all of it.
+
+import { holds } from '../identifier/holds.js'
+import { endingWith, startingWith } from '../identifier/parts-of-space.js'
+import type { Space } from '../identifier/space.js'
+import { way, type Hypothesis } from './hypothesis.js'
+import { TOGETHER } from './weights.js'
+
+/** Nothing happened to a value that fits. */
+export const unchanged = (seen: string): Hypothesis => way('unchanged', [], [], [seen], 1)
+
+/** Only the front or the end is left. `alone`: nothing else explains the text. */
+export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
+  // One or two characters say nothing of where they were cut from, and letters alone are often words.
+  if (seen.length < 1 || seen.length > 48 || !/\d/.test(seen)) return []
+  const longer = space.widths.filter((width) => width > seen.length)
+  const sides = longer.flatMap((width) =>
+    [startingWith, endingWith].map((side) => ({ width, subset: side(space, seen, width) })),
+  )
+  const weight = (alone ? TOGETHER.onlyCut : TOGETHER.cutShort) / sides.length
+  const found = sides.map(({ width, subset }) => ({
+    process: `cut-short by ${width - seen.length}`,
+    subset,
+  }))
+  // A field that holds so many characters takes more from wide values than from narrow ones, and nothing from one that it
+  // holds: as likely as any other width is that of what is seen.
+  if (space.widths.length > 1 && longer.length)
+    found.push({ process: `cut-short to ${seen.length}`, subset: startingWith(space, seen) })
+  const fits = holds(space.definition, seen)
+  return found.flatMap(({ process, subset }): Hypothesis[] => {
+    if (subset.count === 0n) return []
+    const toWidth = process === `cut-short to ${seen.length}`
+    const whole = fits && toWidth ? weight / (longer.length + 1) : 0
+    const cutShort: Hypothesis = {
+      originals: { kind: 'subset', subset },
+      process,
+      channels: ['cut-short'],
+      findings: ['cut-short'],
+      weight: weight - whole,
+      per: 'all',
+    }
+    return whole
+      ? [cutShort, way(process, ['cut-short'], ['cut-short'], [seen], whole)]
+      : [cutShort]
+  })
+}

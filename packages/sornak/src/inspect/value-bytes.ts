@@ -1,0 +1,47 @@
+// A value as the bytes of its digits: what can be told without making a number of it.
+
+/** Whether a value holds nothing but digits. */
+export function isDigits(bytes: Uint8Array, start: number, end: number): boolean {
+  for (let at = start; at < end; at++) if (bytes[at]! < 48 || bytes[at]! > 57) return false
+  return true
+}
+
+/** Of a number the first digit that is no zero, or the last one. */
+export function firstDigit(bytes: Uint8Array, start: number, end: number): number {
+  let at = start
+  while (at < end - 1 && bytes[at] === 48) at++
+  return at
+}
+
+export const leadingZero = (bytes: Uint8Array, start: number, end: number): boolean =>
+  end - start > 1 && (bytes[start] === 48 || bytes[start] === 43)
+
+export function compare(bytes: Uint8Array, start: number, end: number, text: string): number {
+  const longer = end - start - text.length
+  if (longer !== 0) return longer
+  for (let i = 0; i < text.length; i++) {
+    const order = bytes[start + i]! - text.charCodeAt(i)
+    if (order !== 0) return order
+  }
+  return 0
+}
+
+// The remainder by a power of two, kept small at every digit.
+export function lowBits(bytes: Uint8Array, start: number, end: number, count: number): number {
+  const mask = (1 << count) - 1
+  let rest = 0
+  for (let at = start; at < end; at++) rest = (rest * 10 + bytes[at]! - 48) & mask
+  return rest
+}
+
+const DIGITS = '0123456789'
+
+export function valueOf(bytes: Uint8Array, start: number, end: number): bigint {
+  let text = ''
+  for (let at = start; at < end; at++) {
+    const byte = bytes[at]!
+    if (byte < 48 || byte > 57) return 0n
+    text += DIGITS[byte - 48]
+  }
+  return text === '' ? 0n : BigInt(text)
+}
