@@ -12,7 +12,15 @@ import { loneValues } from './lone-value.js'
 import type { StandsAs } from './hypothesis.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { lifts, prior } from './lifts.js'
-import { belowAnyway, leftIn, runwise, scattered, total, usualDigits } from './process-totals.js'
+import {
+  belowAnyway,
+  belowOnlyHere,
+  leftIn,
+  runwise,
+  scattered,
+  total,
+  usualDigits,
+} from './process-totals.js'
 import { IN, OUT, UNIT, type Process } from './process.js'
 import { processesOf } from './processes.js'
 import { channelOf } from './process-channel.js'
@@ -25,7 +33,7 @@ import { rangeOf } from './short/population.js'
 import type { Mark, Run } from './run-state.js'
 import { noSums, type Sums } from './sums.js'
 import type { Lift } from './weigh.js'
-import { RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
+import { DOUBT_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 
 export interface Comparison {
   readonly processes: readonly Process[]
@@ -55,6 +63,7 @@ export function comparison(
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const setting = {
     definition,
+    all,
     goesOn: all.spelt * 10 > all.fits || !isOwnShape(space),
     largest: rangeOf(space, whole.clean) && BigInt(whole.clean.most),
   }
@@ -227,7 +236,9 @@ export function comparison(
         onAllRows(process, best, from, to) &&
         ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
           (process.max !== undefined &&
-            (showsItself(process, from, to) || isFair(process, best, from, to))) ||
+            (showsItself(process, from, to) ||
+              isFair(process, best, from, to) ||
+              belowOnlyHere(process, best, from, to, all) >= DOUBT_BITS)) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
           cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||

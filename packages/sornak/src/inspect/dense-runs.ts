@@ -16,10 +16,13 @@ export function denseRuns(
   processes: readonly Process[],
   inRuns: readonly (readonly Run<Sums>[])[],
 ): readonly (readonly Run<Sums>[])[] {
+  // Those inside of a run may have gone on over clean rows themselves: they end before it does.
   const all = inRuns.flat().sort((a, b) => a.from.row - b.from.row)
-  return processes.map(({ rounds }, i) =>
+  const found = processes.map(({ rounds }, i) =>
     rounds ? inRuns[i]! : inRuns[i]!.flatMap((run) => denseIn(processes[i]!, i, run, all)),
   )
+  const rowsIn = (runs: typeof inRuns) => totalOf(runs.flat().map(rowsOf))
+  return rowsIn(found) < rowsIn(inRuns) ? denseRuns(processes, found) : found
 }
 
 function denseIn(

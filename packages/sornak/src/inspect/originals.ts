@@ -8,6 +8,7 @@ import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
+import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
@@ -30,6 +31,10 @@ export function hypotheses(definition: Definition, seen: string): readonly Hypot
 // What a reader of numbers makes of a code.
 const READ = new Set(['front', 'evaluated'])
 
+// The start of a code, and hardly a number that was printed: that has a point, a sign or one digit before an exponent.
+const isPartOfCode = (space: Space, text: string) =>
+  /^\d{2,}E\d+$/i.test(text) && startingWith(space, text).count > 0n
+
 const MOST_KNOWN = 2000
 const recent = new WeakMap<Definition, Map<string, readonly Hypothesis[]>>()
 
@@ -48,7 +53,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
       ...asDisplayed(definition, unmarked),
       ...asLabelled(definition, unmarked),
       ...textual(definition, space, unmarked, whole),
-      ...(stands
+      ...(stands || isPartOfCode(space, text)
         ? []
         : numberTexts(text)
             .flatMap((number) => fromNumber(definition, space, number, findings))

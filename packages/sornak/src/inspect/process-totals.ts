@@ -13,6 +13,8 @@ export interface Setting {
   readonly definition: Definition
   /** Many of its values go on behind a number, or a check digit may make them. */
   readonly goesOn: boolean
+  /** All its rows. */
+  readonly all: Sums
   /** The largest of its clean values; undefined where they are too few to say it. */
   readonly largest: bigint | undefined
 }
@@ -51,7 +53,13 @@ export function total(
     const fits = to.fits - from.fits
     const every = kept === undefined ? allLeft(i, from, to) : contrary === 0
     const missing = every ? widestMissing(space, process, fits) * UNIT : 0
-    return flat + (fair ? more(space, id, i, from, to) : 0) + missing - apart(hits, fits)
+    return (
+      flat +
+      (fair ? more(space, id, i, from, to) : 0) +
+      missing -
+      apart(hits, fits) +
+      tooOften(setting.all, from, to)
+    )
   }
   // Where few could be, which of all values were worked out must be said as well.
   if (id === 'arithmetic' && !setting.goesOn) return flat - apart(hits, to.fits - from.fits)
@@ -77,6 +85,22 @@ export function leftIn(i: number, from: Sums | undefined, to: Sums): number {
   const hits = to.hits[i]! - (from?.hits[i] ?? 0)
   return (to.scores[i]! - (from?.scores[i] ?? 0) - hits * (IN - OUT)) / -OUT
 }
+
+// More values are too short than can have lost a zero at the front: as many as start with one elsewhere, or are short there.
+function tooOften(all: Sums, from: Sums, to: Sums): number {
+  const short = to.short - from.short
+  const fits = to.fits - from.fits
+  const others = all.fits - fits + all.short - short
+  if (others < FEW_OTHERS) return 0
+  const usual = (all.zeros - (to.zeros - from.zeros) + all.short - short + 1) / (others + 2)
+  const here = short / (short + fits)
+  if (here <= usual) return 0
+  const left = fits > 0 ? fits * Math.log2((1 - here) / (1 - usual)) : 0
+  return (short * Math.log2(here / usual) + left) * UNIT
+}
+
+/** Fewer rows do not tell how many values are short. */
+const FEW_OTHERS = 100
 
 // What it takes to say which of all rows are of one kind and which are of the other.
 function apart(some: number, others: number): number {
@@ -188,11 +212,22 @@ export function belowAnyway(
   all: Sums,
 ): number {
   if (max === undefined) return 0
+  const { inside, seldom } = belowHere(i, from, to, all)
+  return inside * Math.max(0, wrapsOf(setting, id, max) / UNIT - seldom)
+}
+
+/** Bits that it says for values that wrapped, and fit, that all of them lie below the limit and others hardly do. */
+export function belowOnlyHere({ id }: Process, i: number, from: Sums, to: Sums, all: Sums): number {
+  const { inside, seldom } = belowHere(i, from, to, all)
+  return id.startsWith('wrapped') && inside === to.fits - from.fits ? inside * seldom : 0
+}
+
+// How many that fit lie below the limit, and how many bits it says of each, since others do so seldom.
+function belowHere(i: number, from: Sums, to: Sums, all: Sums) {
   const inside = leftIn(i, from, to)
   const others = all.fits - all.zeros - (to.fits - from.fits - (to.zeros - from.zeros))
   const below = leftIn(i, undefined, all) - inside
-  const seldom = -Math.log2((below + 1) / (others + 2))
-  return inside * Math.max(0, wrapsOf(setting, id, max) / UNIT - seldom)
+  return { inside, seldom: -Math.log2((below + 1) / (others + 2)) }
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often

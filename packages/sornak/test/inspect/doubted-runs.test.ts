@@ -1,6 +1,7 @@
 // Values that fit in a run of rows that were converted: what others of the run show casts doubt on them.
 
 import { expect, test } from 'vitest'
+import { fromCatalog } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 import {
   bare,
@@ -163,4 +164,19 @@ test('what an octal reader refuses is left, and what it read is no number that w
   expect(read.length).toBeGreaterThan(40)
   for (const { seen, original, told } of read)
     if (told.mend !== undefined) expect([seen, told.mend]).toEqual([seen, original])
+})
+
+test('numbers below a limit that those elsewhere never come to', () => {
+  const made = fromCatalog('health-number/gb')!
+  const valid = (body: string) => {
+    const sum = [...body].reduce(
+      (total, digit, i) => total + Number.parseInt(digit, 10) * (10 - i),
+      0,
+    )
+    const last = (11 - (sum % 11)) % 11
+    return last < 10 ? `${body}${last}` : undefined
+  }
+  const draw = (): string => valid(`${'679'[next(3)]!}${digits(8)}`) ?? draw()
+  const rows = Array.from({ length: 4 }, () => convertedRun(made, draw, intoUint(32), 120)).flat()
+  expectDoubt(changedAmong(rows), 10)
 })

@@ -137,3 +137,47 @@ test('digits grouped by spaces are a number, and no value with spaces in it', ()
   expectNoneWrong(rows)
   expect(rows.every(({ told }) => told.mend === undefined)).toBe(true)
 })
+
+test('lone values that wrapped round, far from the rows of a run that was cut', () => {
+  const member = () => `202${1 + next(4)}${digits(13)}`
+  const cut: Convert = (text) => text.slice(0, 12)
+  // What does not come out below zero looks as if it had lost its zeros.
+  const int32: Convert = (text) => `${BigInt.asIntN(31, BigInt(text)) & 0x7fffffffn}`
+  const { by } = column(
+    of('{17}'),
+    member,
+    [cut, 480, 580],
+    [marked, 1380, 1480],
+    [int32, 330, 1400, 150],
+  )
+  expectNoneWrong(by(2))
+  expect(by(2).filter(({ told }) => told.mend !== undefined)).toEqual([])
+})
+
+test('values of several widths that lost their last character, in rows where too many are short', () => {
+  const ticket = () => `${1 + next(9)}${digits(5 + next(3))}`
+  const cut: Convert = (text) => text.slice(0, -1)
+  const { by } = column(of('{6..8}'), ticket, [cut, 900, 940], [(text) => `${text}.0`, 0, 2000, 60])
+  const rows = by(0)
+  const short = rows.flatMap(({ seen }, i) => (seen.length < 6 ? [i] : []))
+  const within = rows.slice(short[0], short.at(-1))
+  expect(within.length).toBeGreaterThan(25)
+  for (const row of within) {
+    expect([row.seen, row.told.verdict]).toEqual([
+      row.seen,
+      row.seen.length < 6 ? 'ambiguous' : 'suspect',
+    ])
+    expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+  }
+})
+
+test('a code that lost its last digit was not printed as a power of ten', () => {
+  const code = () => `${digits(3)}E${digits(2)}`
+  const cut: Convert = (text) => text.slice(0, -1)
+  for (const struck of [[[cut, 700, 740]], [[cut, 0, 2000, 400]]] as const) {
+    const rows = column(of('{3}E{2}'), code, ...struck).by(0)
+    expect(rows.length).toBeGreaterThan(4)
+    for (const row of rows)
+      expect([row.seen, row.told.verdict, isListed(row)]).toEqual([row.seen, 'ambiguous', true])
+  }
+})
