@@ -228,6 +228,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       saysOf(seen)
     if (marked !== undefined) {
       const bytes = bytesOf(marked)
+      now.marked++
+      if (bytes[0] === 48 && bytes.length > 1) now.markedZeros++
       fit(bytes, 0, bytes.length, found)
       lastMisfit = ''
       return

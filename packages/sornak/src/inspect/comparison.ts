@@ -207,13 +207,14 @@ export function comparison(
         : ofRows
     const process = form ? own : processes[best]!
     const zerosGone = !alike && lostZeros(space, short, from, to, all)
+    const markedToo = !alike && noneKept(space, from, to, all)
     return {
       process: process.id,
       channel: channelOf(process.id),
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift,
+      lift: markedToo ? (id) => (id === 'marks' ? Math.min(0, lift(id)) : lift(id)) : lift,
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       lone,
@@ -318,6 +319,17 @@ function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
   if (all < FEW_PERCENTS) return undefined
   if (hundreds === all) return 'hundredfold'
   return hundreds * 5 <= all ? 'as-it-is' : undefined
+}
+
+// What stands behind marks and fits lacks a zero as well, maybe, where too many do for none of them to have kept one, as
+// others have.
+function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums): boolean {
+  if (definition.zeros !== 'significant' || to.markedZeros > from.markedZeros) return false
+  const others = all.fits - all.marked
+  const zeros = all.zeros - all.markedZeros
+  const tooShort = to.short > from.short ? 1 / 10 : 0
+  const usual = others >= FEW_MARKS ? zeros / others : tooShort
+  return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2)) >= DOUBT_BITS
 }
 
 // Values of several widths fit without the zeros they had. That a run lost them shows where such values

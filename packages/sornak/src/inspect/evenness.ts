@@ -3,7 +3,7 @@
 
 import { INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf } from '../identifier/space.js'
+import { spaceOf, type Space } from '../identifier/space.js'
 import type { EvidenceState } from './evidence-state.js'
 import { allLeft } from './process-totals.js'
 import { STOPS, type Process } from './process.js'
@@ -31,13 +31,22 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   const all = whole.sums
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
-  const { widest, widths } = spaceOf(definition)
+  const space = spaceOf(definition)
+  const { widest, widths } = space
   const alike = widths.length === 1
   // Numbers that wrapped round lie anywhere below the limit; those of few blocks only look as if it held them. Where the
   // limit has fewer digits than they have, or they have any number of digits, this shows by their widths.
-  const evenly = processes.map(({ id, max }) => {
+  const comeTo = processes.map(({ id, max }) =>
+    id.startsWith('wrapped') ? folded(space, id, max!) : undefined,
+  )
+  const evenly = processes.map(({ id, max }, i) => {
     const tells = alike && id.startsWith('wrapped') && max?.toString().length === widest
-    return !tells || spread(whole, max!) > 0
+    return !tells || spread(whole, max!, comeTo[i]) > 0
+  })
+  // One in sixteen is near the limit, as a rule.
+  const nearby = processes.map(({ max, nearly }, i) => {
+    const of = comeTo[i]
+    return of ? of(nearly!, max!) / of(0n, max!) : 1 / 16
   })
   const hitsOf = (id: string, from: Sums, to: Sums) => {
     const i = place.get(id)
@@ -53,7 +62,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     if (!alike && id.startsWith('octal')) return false
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
-    return evenly[i]! && isEven(process, i, from, to, { all, alike })
+    return evenly[i]! && isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })
   }
   const everywhere = processes.map((process, i) => between(process, i, nothing, all))
   return {
@@ -67,6 +76,26 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   }
 }
 
+// Where a type holds the definition a few times over, more originals come to small numbers than to large ones.
+function folded(
+  space: Space,
+  id: string,
+  max: bigint,
+): ((low: bigint, high: bigint) => number) | undefined {
+  const modulus = id.includes('uint') ? max + 1n : 2n * (max + 1n)
+  const times = 10n ** BigInt(space.widest) / modulus
+  if (times > MOST_TIMES) return undefined
+  return (low, high) => {
+    let sum = 0n
+    for (let more = 0n; more <= times; more++)
+      sum += space.count(low + more * modulus, high + more * modulus).count
+    return Number(sum)
+  }
+}
+
+/** Beyond this it makes no difference. */
+const MOST_TIMES = 20n
+
 const SIGNED = INTEGER_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
 
 // Columns are seldom even. That all values lie below a limit says something only where they come up to
@@ -76,7 +105,7 @@ function isEven(
   i: number,
   from: Sums,
   to: Sums,
-  { all, alike }: { readonly all: Sums; readonly alike: boolean },
+  { all, alike, nearby }: { readonly all: Sums; readonly alike: boolean; readonly nearby: number },
 ): boolean {
   if (id.startsWith('cut-short')) {
     // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
@@ -91,9 +120,8 @@ function isEven(
   if (nearly === undefined) return true
   const held = to.held[i]! - from.held[i]!
   const near = to.near[i]! - from.near[i]!
-  // One in sixteen is near the limit; of few it may be less by chance. Where values have several widths, many lie below
-  // it as they are.
-  const usual = held / 16
+  // Of few it may be less by chance. Where values have several widths, many lie below the limit as they are.
+  const usual = held * nearby
   const least = alike ? Math.min(usual / 2, usual - 2 * Math.sqrt(usual)) : usual / 2
   if (max !== undefined) return held >= 32 && near > 0 && near >= least
   const short = to.short - from.short

@@ -8,10 +8,12 @@ import type { EvidenceState } from './evidence-state.js'
  * than 0 where those explain them as well. All values have as many digits as the limit.
  *
  * @param max the largest number of the type
+ * @param comeTo how many originals come out between two numbers; as many everywhere where it is left out
  */
 export function spread(
   { starts, formedStarts, clean }: Pick<EvidenceState, 'starts' | 'formedStarts' | 'clean'>,
   max: bigint,
+  comeTo: (low: bigint, high: bigint) => number = () => 1,
 ): number {
   const limit = max.toString()
   const last = Number.parseInt(limit.slice(0, 2), 10)
@@ -19,7 +21,15 @@ export function spread(
   const held = counts.slice(10, last + 1)
   const rows = held.reduce((sum, count) => sum + count, 0)
   if (rows === 0) return Infinity
-  const blocks = rows * -Math.log2(held.length) - bitsOf(held, 90)
+  const unit = 10n ** BigInt(limit.length - 2)
+  const shares = held.map((_, i) => {
+    const low = BigInt(10 + i) * unit
+    const high = low + unit - 1n
+    return comeTo(low, high < max ? high : max)
+  })
+  const all = shares.reduce((sum, share) => sum + share, 0)
+  const even = held.reduce((sum, count, i) => sum + count * Math.log2(shares[i]! / all), 0)
+  const blocks = even - bitsOf(held, 90)
   return Math.min(blocks, beyondInterval(clean, max, rows))
 }
 

@@ -25,6 +25,9 @@ export interface Sums {
   /** Values with a percent sign, and those of them that end as a number does that counts a hundred times as much. */
   readonly percents: number
   readonly hundreds: number
+  /** Of those that fit, the ones with marks around them, and those of these that start with a zero. */
+  readonly marked: number
+  readonly markedZeros: number
   /** Digits that do not fit and start with a zero, as no number is printed. */
   readonly padded: number
   /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
@@ -74,6 +77,8 @@ export function noSums(processes: number): Sums {
     tiny: 0,
     percents: 0,
     hundreds: 0,
+    marked: 0,
+    markedZeros: 0,
     padded: 0,
     formed: 0,
     reads: 0,
@@ -108,6 +113,8 @@ export function copyOf(sums: Sums): Tally {
     tiny: sums.tiny,
     percents: sums.percents,
     hundreds: sums.hundreds,
+    marked: sums.marked,
+    markedZeros: sums.markedZeros,
     padded: sums.padded,
     formed: sums.formed,
     reads: sums.reads,
@@ -153,6 +160,8 @@ function paired(
     tiny: of(a.tiny, b.tiny),
     percents: of(a.percents, b.percents),
     hundreds: of(a.hundreds, b.hundreds),
+    marked: of(a.marked, b.marked),
+    markedZeros: of(a.markedZeros, b.markedZeros),
     scores: each(a.scores, b.scores),
     extra: each(a.extra, b.extra),
     hits: each(a.hits, b.hits),

@@ -141,3 +141,19 @@ test('card numbers of several widths that were rounded were not cut', () => {
   const cut = convertedRun(cards, draw, (text) => text.slice(0, 15))
   for (const { original, told } of cut) expect(told.mend ?? original).toBe(original)
 })
+
+test('codes of five digits that all went through 16 bits: more come to small numbers than to large ones', () => {
+  const made = of('{5}')
+  for (let column = 0; column < 20; column++) {
+    const originals = Array.from({ length: 240 }, () => digits(5))
+    const seen = originals.map((text) => BigInt.asUintN(16, BigInt(text)).toString())
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    const short = originals.flatMap((_, row) => (seen[row]!.length < 5 ? [row] : []))
+    expect(short.length).toBeGreaterThan(25)
+    for (const row of short) {
+      const told = judge(made, seen[row]!, 10, runs.around(row))
+      const one = { original: originals[row]!, seen: seen[row]!, told }
+      expect([one.seen, told.verdict, isListed(one)]).toEqual([one.seen, 'ambiguous', true])
+    }
+  }
+})

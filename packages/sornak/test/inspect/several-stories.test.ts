@@ -181,3 +181,22 @@ test('a code that lost its last digit was not printed as a power of ten', () => 
       expect([row.seen, row.told.verdict, isListed(row)]).toEqual([row.seen, 'ambiguous', true])
   }
 })
+
+test('a value of several widths that lost a zero before marks came around it', () => {
+  const made = of('{4..6}')
+  const draw = () => digits(4 + next(3))
+  const formula: Convert = (text) => `="${bare(text)}"`
+  for (const to of [400, 2000]) {
+    const rows = column(made, draw, [formula, 0, to]).by(0)
+    expectNoneWrong(rows)
+    const lost = rows.filter(({ seen, original }) => seen !== `="${original}"`)
+    expect(lost.length).toBeGreaterThan(20)
+    for (const row of lost) expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+  }
+})
+
+test('marks around values of which some start with a zero leave them what they are', () => {
+  const draw = () => digits(4 + next(3))
+  const rows = column(of('{4..6}'), draw, [(text) => `'${text}`, 0, 400]).by(0)
+  for (const { seen, original, told } of rows) expect([seen, told.mend]).toEqual([seen, original])
+})
