@@ -4,7 +4,7 @@
 import { INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import { rowsBetween, ownWidths, type Block, type NarrowBlocks } from './narrow-blocks.js'
+import { ownWidths, rowsBetween, type Block, type NarrowBlocks } from './narrow-blocks.js'
 import { RUN_BITS } from './weights.js'
 
 export interface CutBlock extends Block {

@@ -131,6 +131,8 @@ export function narrowBlocks(widths: readonly number[], from?: NarrowBlocks): Na
 
   return {
     take(width, start, place) {
+      // Where all have one width none is narrower.
+      if (each.length === 0) return
       const next = levels[width] ?? top
       go(next, place)
       counts[next]!++
@@ -139,7 +141,9 @@ export function narrowBlocks(widths: readonly number[], from?: NarrowBlocks): Na
       row++
       if (row >= due) settle()
     },
-    misfit: (place) => go(top, place),
+    misfit(place) {
+      if (each.length > 0) go(top, place)
+    },
     blocks: () => ({
       begin: first,
       end: here(),
