@@ -91,7 +91,9 @@ function tooOften(all: Sums, from: Sums, to: Sums): number {
   const short = to.short - from.short
   const fits = to.fits - from.fits
   const others = all.fits - fits + all.short - short
-  if (others < FEW_OTHERS) return 0
+  // A list that is sorted begins or ends with those that start with a zero, and most of the short ones are not here alone.
+  const inside = Math.min(from.fits, all.fits - to.fits) >= FEW_BESIDE && 2 * short > all.short
+  if (others < FEW_OTHERS || !inside) return 0
   const usual = (all.zeros - (to.zeros - from.zeros) + all.short - short + 1) / (others + 2)
   const here = short / (short + fits)
   if (here <= usual) return 0
@@ -101,6 +103,8 @@ function tooOften(all: Sums, from: Sums, to: Sums): number {
 
 /** Fewer rows do not tell how many values are short. */
 const FEW_OTHERS = 100
+/** So many lie on each side. */
+const FEW_BESIDE = 20
 
 // What it takes to say which of all rows are of one kind and which are of the other.
 function apart(some: number, others: number): number {

@@ -174,3 +174,20 @@ describe('mixtures of widths are as likely as each other (Laplace)', () => {
     expect(lengthsMissing(space, 1, group)).toBe(0)
   })
 })
+
+test('a sorted list begins with the values that lost a zero: they were not cut', () => {
+  const made = identifier({ stored: '{6..8}' })
+  for (let seed = 1; seed < 6; seed++) {
+    const below = drawn(seed * 77)
+    const before = Array.from({ length: 1000 }, () =>
+      Array.from({ length: 6 + below(3) }, () => `${below(10)}`).join(''),
+    ).sort()
+    const seen = before.map((text) => text.replace(/^0+(?=\d)/, ''))
+    const after = judgedBy(made, /^\d{6,8}$/, seen)
+    before.forEach((original, row) => {
+      const { verdict, candidates } = after[row]!
+      if (seen[row]!.length < 4 || verdict === 'intact') return
+      expect(candidates.map(({ text }) => text)).toContain(original)
+    })
+  }
+})
