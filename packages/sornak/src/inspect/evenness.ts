@@ -84,7 +84,8 @@ function folded(
 ): ((low: bigint, high: bigint) => number) | undefined {
   const modulus = id.includes('uint') ? max + 1n : 2n * (max + 1n)
   const times = 10n ** BigInt(space.widest) / modulus
-  if (times > MOST_TIMES) return undefined
+  // Of values with a number in front only nothing is known of how these are spread.
+  if (times > MOST_TIMES || space.integers.count === 0n) return undefined
   return (low, high) => {
     let sum = 0n
     for (let more = 0n; more <= times; more++)
