@@ -5,6 +5,7 @@
 //   node bench/populations.mjs             the table of totals, by kind, conversion and scene
 //   node bench/populations.mjs --json      the figures, for the tests; --every=7 for a seventh of the columns
 //   node bench/populations.mjs --wrong     each wrong mend; --unmended, --accused, --undoubted, --unlisted likewise; --only=TEXT, --seed=N
+//   node bench/populations.mjs --times=8   so many times as many rows, and no more of them struck here and there
 
 import { fit, fromCatalog, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, randomFrom } from './columns.mjs'
@@ -17,6 +18,7 @@ const asked = new Set(process.argv.slice(2))
 const seed = Number(option('seed') ?? 7)
 const every = Number(option('every') ?? 1)
 const only = option('only') ?? ''
+const times = Number(option('times') ?? 1)
 
 /** Of how many rows which are struck: by the first of three conversions, or by which of them. */
 const SCENES = {
@@ -25,9 +27,9 @@ const SCENES = {
   half: [400, (row) => row < 200],
   'a block': [400, (row) => row >= 150 && row < 250],
   'eight rows': [400, (row) => row >= 150 && row < 158],
-  'one in four': [400, (_, r) => r.below(4) === 0],
-  'one in fifty': [400, (_, r) => r.below(50) === 0],
-  'three at once': [600, (row, r) => stretch(row) || (r.below(50) === 0 && 3)],
+  'one in four': [400, (_, r) => r.below(4 * times) === 0],
+  'one in fifty': [400, (_, r) => r.below(50 * times) === 0],
+  'three at once': [600, (row, r) => stretch(row) || (r.below(50 * times) === 0 && 3)],
 }
 
 /** Two conversions strike rows one after the other. */
@@ -78,9 +80,9 @@ function measure({ kind, conversion, scene, name, i }) {
   const definition = definitionOf(source)
   const random = randomFrom(seed * 1_000_003 + i)
   const draw = makes(random)
-  const rows = Array.from({ length }, (_, row) => {
+  const rows = Array.from({ length: length * times }, (_, row) => {
     const original = draw()
-    const hit = Number(struck(row, random))
+    const hit = Number(struck(Math.floor(row / times), random))
     const { convert, keeps = false } = each[hit - 1] ?? {}
     return { original, seen: convert?.(original) ?? original, hit, keeps }
   })

@@ -7,7 +7,7 @@
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
 //                                      was; --only=TEXT for some cases
-//   node bench/verdicts.mjs --run=40   runs of so many rows
+//   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
 //                                      alphabets and populations, and more conversions
 
@@ -35,21 +35,24 @@ const UNEVEN = {
   mobile: () => `07700900${digits(3)}`,
 }
 
-const between = (damaged, fresh) => [
-  ...Array.from({ length: 240 }, fresh),
-  ...damaged,
-  ...Array.from({ length: 240 }, fresh),
-]
+const numberIn = (name, usual) => {
+  const word = process.argv.find((one) => one.startsWith(`--${name}=`))
+  return word ? Number(word.slice(name.length + 3)) : usual
+}
+const RUN = numberIn('run', 20)
+const TIMES = numberIn('times', 1)
+
+const some = (count, fresh) => Array.from({ length: count * TIMES }, fresh)
+const between = (damaged, fresh) => [...some(240, fresh), ...damaged, ...some(240, fresh)]
 const SCENES = {
   block: between,
-  scattered: (damaged, fresh) => damaged.flatMap((row) => [fresh(), fresh(), fresh(), row]),
+  scattered: (damaged, fresh) => damaged.flatMap((row) => [...some(3, fresh), row]),
   whole: (damaged) => damaged,
   run(damaged, fresh) {
     const first = random(Math.max(1, damaged.length - RUN))
     return between(damaged.slice(first, first + RUN), fresh)
   },
 }
-const RUN = Number(process.argv.find((word) => word.startsWith('--run='))?.slice(6) ?? 20)
 /** Scenes whose clean rows are counted as well. */
 const CLEAN_AROUND = ['block', 'run']
 
@@ -76,7 +79,7 @@ function figuresIn(table, key) {
 }
 
 /** Only every so many case, for a quick look. */
-const every = Number(process.argv.find((word) => word.startsWith('--every='))?.slice(8) ?? 1)
+const every = numberIn('every', 1)
 const tasks = cases.filter(
   ({ identifier: name, conversion }, i) =>
     i % every === 0 && `${name} ${conversion}`.includes(only ?? ''),

@@ -55,11 +55,9 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const none = inRuns.map(() => [])
   const ofRest = compared(rest, none, false).everywhere()
   const ofEach = runsOf(together)
-  const divided = mostInEach(apart, ofEach.flat()).reduce(
-    (sum, most) => sum + most - RUN_BITS,
-    ofRest.evidence,
-  )
-  const mixed = divided > all.evidence
+  const most = mostInEach(apart, ofEach.flat())
+  const divided = most.reduce((sum, run) => sum + (run?.evidence ?? 0) - RUN_BITS, ofRest.evidence)
+  const mixed = divided > all.evidence || isOfNone(all, most)
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
     all,
@@ -72,14 +70,24 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
 export const isForm = ({ own }: Pick<OwnRun, 'own'>): boolean =>
   own.startsWith('form ') || own === 'marks'
 
-// For each stretch what the run in it tells that explains its rows best.
-function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): number[] {
-  const most = apart.map(() => 0)
-  for (const { from, evidence } of runs) {
-    const at = firstWhere(apart.length, (i) => apart[i]!.from.known.place.index > from.index) - 1
-    most[at] = Math.max(most[at]!, evidence)
+// For each stretch the run in it that explains its rows best; undefined where none says anything for itself.
+function mostInEach(
+  apart: readonly Stretch[],
+  runs: readonly OwnRun[],
+): (EvidenceRun | undefined)[] {
+  const most: (EvidenceRun | undefined)[] = apart.map(() => undefined)
+  for (const run of runs) {
+    const at =
+      firstWhere(apart.length, (i) => apart[i]!.from.known.place.index > run.from.index) - 1
+    if (run.evidence > (most[at]?.evidence ?? 0)) most[at] = run
   }
   return most
+}
+
+// What explains all rows together, and those of no stretch best, happened to none of them.
+function isOfNone({ process }: EvidenceRun, most: readonly (EvidenceRun | undefined)[]): boolean {
+  const told = new Set(most.map((run) => run?.process))
+  return told.size > 1 && !told.has(process)
 }
 
 // What clean values start with tells which originals are likely; but only where those that start with

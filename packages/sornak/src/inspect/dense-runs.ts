@@ -8,9 +8,11 @@ import type { Run } from './run-state.js'
 import type { Sums } from './sums.js'
 import { RUN_BITS } from './weights.js'
 
-/** They are so many times as many as those that lie apart, and so many times as close together. */
-const FEWER = 10
+/** They are so many times as close together as those that lie apart, and so many times as many. */
 const CLOSER = 8
+const FEWER = 10
+/** Or so many bits say that there are two stretches of it, however many lie apart. */
+const TWO_STRETCHES = 2 * RUN_BITS
 
 export function denseRuns(
   processes: readonly Process[],
@@ -36,13 +38,21 @@ function denseIn(
   const rows = totalOf(inside.map(rowsOf))
   const struck = totalOf(inside.map(misfitsOf))
   const [apart, left] = [misfitsOf(run) - struck, rowsOf(run) - rows]
-  if (apart === 0 || apart * FEWER > struck || struck * left < CLOSER * apart * rows) return [run]
+  if (apart === 0 || struck * left < CLOSER * apart * rows) return [run]
+  if (apart * FEWER > struck && denser(struck, rows, apart, left) < TWO_STRETCHES) return [run]
   return inside.flatMap(({ from, to }) => {
     const [a, b] = [from.known, to.known]
     const score =
       b.scores[i]! - a.scores[i]! + usual * (b.fits - a.fits) + OUT * misfitsOf({ from, to })
     return score > RUN_BITS * UNIT ? [{ from, to, score }] : []
   })
+}
+
+// By how many bits it is likelier that rows are struck more often in one part than in the other.
+function denser(some: number, rows: number, others: number, left: number): number {
+  const chance = (hits: number, all: number) =>
+    [hits, all - hits].reduce((sum, count) => sum + (count && count * Math.log2(count / all)), 0)
+  return chance(some, rows) + chance(others, left) - chance(some + others, rows + left)
 }
 
 // Of runs in order, those inside of this one.

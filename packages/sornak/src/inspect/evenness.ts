@@ -5,11 +5,12 @@ import { INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import type { EvidenceState } from './evidence-state.js'
-import { allLeft } from './process-totals.js'
+import { allLeft, belowOnlyHere, FEW_OTHERS } from './process-totals.js'
 import { STOPS, type Process } from './process.js'
 import { processesOf } from './processes.js'
 import { spread } from './spread.js'
 import type { Sums } from './sums.js'
+import { RUN_BITS } from './weights.js'
 
 export interface Evenness {
   /** All values of the definition have one width. */
@@ -39,9 +40,10 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   const comeTo = processes.map(({ id, max }) =>
     id.startsWith('wrapped') ? folded(space, id, max!) : undefined,
   )
+  const starts = startsApart(whole, processes, widest)
   const evenly = processes.map(({ id, max }, i) => {
     const tells = alike && id.startsWith('wrapped') && max?.toString().length === widest
-    return !tells || spread(whole, max!, comeTo[i]) > 0
+    return !tells || spread({ ...whole, starts }, max!, comeTo[i]) > 0
   })
   // One in sixteen is near the limit, as a rule.
   const nearby = processes.map(({ max, nearly }, i) => {
@@ -62,8 +64,13 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     if (!alike && id.startsWith('octal')) return false
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
-    return evenly[i]! && isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })
+    if (!isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })) return false
+    return evenly[i]! || isApart(process, i, from, to)
   }
+  // However those elsewhere are spread: they go on beyond the limit.
+  const isApart = (process: Process, i: number, from: Sums, to: Sums) =>
+    all.fits - (to.fits - from.fits) >= FEW_OTHERS &&
+    belowOnlyHere(process, i, from, to, all) >= RUN_BITS
   const everywhere = processes.map((process, i) => between(process, i, nothing, all))
   return {
     alike,
@@ -74,6 +81,20 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     negatives,
     signedRows,
   }
+}
+
+// What is exactly the limit of a type stands for any beyond it: it shows nothing of how the others are spread.
+function startsApart(
+  { starts, atLimit }: EvidenceState,
+  processes: readonly Process[],
+  widest: number,
+): number[] {
+  const others = [...starts]
+  processes.forEach(({ max }, i) => {
+    const limit = `${max}`
+    if (limit.length === widest) others[Number.parseInt(limit.slice(0, 2), 10)]! -= atLimit[i]!
+  })
+  return others
 }
 
 // Where a type holds the definition a few times over, more originals come to small numbers than to large ones.

@@ -101,8 +101,8 @@ function tooOften(all: Sums, from: Sums, to: Sums): number {
   return (short * Math.log2(here / usual) + left) * UNIT
 }
 
-/** Fewer rows do not tell how many values are short. */
-const FEW_OTHERS = 100
+/** Fewer rows do not tell how many values are short, or lie below a limit. */
+export const FEW_OTHERS = 100
 /** So many lie on each side. */
 const FEW_BESIDE = 20
 
@@ -238,12 +238,13 @@ function belowHere(i: number, from: Sums, to: Sums, all: Sums) {
 // as it strikes, each that fits as often as it does not.
 export function scattered(
   setting: Setting,
-  { id, max, kept }: Process,
+  process: Process,
   i: number,
   from: Sums,
   to: Sums,
   fair: boolean,
 ): number {
+  const { id, max, kept } = process
   const hits = to.hits[i]! - from.hits[i]!
   const fits = to.fits - from.fits
   const misfits = to.misfits - from.misfits
@@ -253,11 +254,11 @@ export function scattered(
   // A printed form or a mark shows by itself.
   const formed = isPrinted(from, to)
   // More than it ever shows can not be its doing alone.
-  const seldom = Math.max(rate, shows(setting.definition, id, max))
+  const seldom = Math.max(rate, shows(setting.definition, process))
   const usual = formed ? 0 : -Math.log2(seldom)
   // Values that kept their zeros say how often they were lost.
   const strike = hits / (hits + to.zeros - from.zeros)
-  const reads = id === 'number-read' || id === 'front'
+  const reads = losesZeros(process)
   const seen = reads ? Math.min(usual, Math.log2(strike / rate)) : usual
   const showing = seen * UNIT * hits
   const many =
@@ -275,8 +276,13 @@ export function scattered(
   )
 }
 
+// What it changes does not fit any more where a zero was at the front, and mostly there only: rounded values fit.
+const losesZeros = ({ id, rounds }: Process) =>
+  id === 'number-read' || id === 'front' || rounds === true
+
 // The share of values that a process changes so that they do not fit any more.
-function shows(definition: Definition, id: string, max: bigint | undefined): number {
+function shows(definition: Definition, process: Process): number {
+  const { id, max } = process
   const space = spaceOf(definition)
   const all = space.integers.count
   if (all === 0n) return 1
@@ -284,7 +290,7 @@ function shows(definition: Definition, id: string, max: bigint | undefined): num
   const share = (part: bigint, whole: bigint) =>
     Math.min(1, Math.max(0.001, Number((part * 4096n) / whole) / 4096))
   const zeros = share(space.count(0n, below).count, all)
-  if (id === 'number-read' || id === 'front' || id.startsWith('octal')) return zeros
+  if (losesZeros(process) || id.startsWith('octal')) return zeros
   if (max === undefined) return 1
   if (id.startsWith('clamped')) return share(space.count(max + 1n, 10n ** 60n).count, all)
   const short = share(below < max ? below : max, max)

@@ -200,3 +200,51 @@ test('marks around values of which some start with a zero leave them what they a
   const rows = column(of('{4..6}'), draw, [(text) => `'${text}`, 0, 400]).by(0)
   for (const { seen, original, told } of rows) expect([seen, told.mend]).toEqual([seen, original])
 })
+
+test('what explains two runs together, and none of them best, happened to neither', () => {
+  const accounts = ['0012', '0103', '1200']
+  const account = () => `${accounts[next(3)]}${digits(6)}`
+  const intoUint16: Convert = (text) => `${BigInt.asUintN(16, BigInt(text))}`
+  const { by } = column(of('{10}'), account, [bare, 300, 400], [intoUint16, 1500, 1535])
+  const changed = by(0).filter(({ original, seen }) => seen !== original)
+  expectNoneWrong(changed)
+  expect(changed.filter(({ told }) => told.verdict !== 'mendable')).toEqual([])
+  expectNoneWrong(by(1))
+})
+
+test('many values that were cut here and there, far from a run of numbers', () => {
+  const pass = () => `${['603571', '603599'][next(2)]!}${digits(13)}`
+  const intoUint32: Convert = (text) => `${BigInt.asUintN(32, BigInt(text))}`
+  const cut: Convert = (text) => text.slice(0, -3)
+  const rows = column(of('{19}'), pass, [intoUint32, 500, 600], [cut, 20, 2000, 40]).by(1)
+  expectNoneWrong(rows)
+  expect(rows.filter(({ told }) => told.verdict === 'lost').length).toBe(rows.length)
+})
+
+test('short numbers that are all rounded lie among many that are not', () => {
+  const number = () => `${['020', '030', '115', '204'][next(4)]!}${digits(6)}`
+  // Of numbers between 2^24 and 2^25 binary32 has every other one; ties go to every fourth.
+  const rounded: Convert = (text) => {
+    const value = BigInt(text)
+    return `${value % 2n === 0n ? value : ((value + 1n) / 4n) * 4n}`
+  }
+  const short: Convert = (text) => (text.startsWith('0') ? rounded(text) : text)
+  const rows = column(of('{9}'), number, [short, 0, 2000, 15]).by(0)
+  const changed = rows.filter(({ original, seen }) => seen !== original)
+  expectNoneWrong(changed)
+  expect(changed.filter((row) => !isListed(row))).toEqual([])
+})
+
+test('numbers held at a limit say nothing of how evenly others lie below one', () => {
+  const phone = () => `${2 + next(8)}${digits(9)}`
+  const folded: Convert = (text) => `${BigInt.asUintN(32, BigInt(text))}`
+  const held: Convert = (text) => (BigInt(text) > 2147483647n ? '2147483647' : text)
+  const rows = column(of('{10}'), phone, [folded, 500, 600], [held, 1400, 1700]).by(0)
+  const changed = rows.filter(({ original, seen }) => seen !== original)
+  expectNoneWrong(changed)
+  const fit = changed.filter(({ seen }) => seen.length === 10)
+  expect(fit.length).toBeGreaterThan(20)
+  // The run is known to begin and to end where a value does not fit.
+  const doubted = fit.filter(({ told }) => told.verdict === 'suspect').length
+  expect(doubted).toBeGreaterThan(0.9 * fit.length - 1)
+})
