@@ -7,7 +7,7 @@
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
 //                                      was; --only=TEXT for some cases
-//   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows
+//   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows; --seed=N
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
 //                                      alphabets and populations, and more conversions
 
@@ -22,7 +22,14 @@ const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url
 const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
 const only = process.argv.find((word) => word.startsWith('--only='))?.slice(7)
 
-let seed = 20261
+const numberIn = (name, usual) => {
+  const word = process.argv.find((one) => one.startsWith(`--${name}=`))
+  return word ? Number(word.slice(name.length + 3)) : usual
+}
+const RUN = numberIn('run', 20)
+const TIMES = numberIn('times', 1)
+
+let seed = numberIn('seed', 20261)
 const random = (below) => (seed = (seed * 48271) % 2147483647) % below
 
 const digits = (count) => Array.from({ length: count }, () => `${random(10)}`).join('')
@@ -34,13 +41,6 @@ const UNEVEN = {
   pass: () => `${1 + random(8)}${digits(18)}`,
   mobile: () => `07700900${digits(3)}`,
 }
-
-const numberIn = (name, usual) => {
-  const word = process.argv.find((one) => one.startsWith(`--${name}=`))
-  return word ? Number(word.slice(name.length + 3)) : usual
-}
-const RUN = numberIn('run', 20)
-const TIMES = numberIn('times', 1)
 
 const some = (count, fresh) => Array.from({ length: count * TIMES }, fresh)
 const between = (damaged, fresh) => [...some(240, fresh), ...damaged, ...some(240, fresh)]

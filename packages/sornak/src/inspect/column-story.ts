@@ -57,7 +57,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const ofEach = runsOf(together)
   const most = mostInEach(apart, ofEach.flat())
   const divided = most.reduce((sum, run) => sum + (run?.evidence ?? 0) - RUN_BITS, ofRest.evidence)
-  const mixed = divided > all.evidence || isOfNone(all, most)
+  const mixed = divided > all.evidence || isOfNone(all, [...most, ofRest])
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
     all,
@@ -84,9 +84,9 @@ function mostInEach(
   return most
 }
 
-// What explains all rows together, and those of no stretch best, happened to none of them.
-function isOfNone({ process }: EvidenceRun, most: readonly (EvidenceRun | undefined)[]): boolean {
-  const told = new Set(most.map((run) => run?.process))
+// What explains all rows together, and those of no stretch best, nor the rest, happened to none of them.
+function isOfNone({ process }: EvidenceRun, parts: readonly (EvidenceRun | undefined)[]): boolean {
+  const told = new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.process : [])))
   return told.size > 1 && !told.has(process)
 }
 

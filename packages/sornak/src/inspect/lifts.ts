@@ -11,6 +11,7 @@ import { STOPS, UNIT } from './process.js'
 import { processesOf } from './processes.js'
 import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
+import { ofPart } from './short/throughout.js'
 import type { Lift } from './weigh.js'
 import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from './weights.js'
 import type { Sums } from './sums.js'
@@ -97,6 +98,11 @@ export function lifts(
         (most, id) => Math.max(most, (ofShort(id, ofRun, short.apart) ?? 0) + Math.log2(prior(id))),
         0,
       ))
+    // A type that rows of a run suit is not as rare as one that folded a lone value. It takes away certainty, and gives none.
+    const inRun = (id: string, told: number) =>
+      ofRows && alike && id.startsWith('wrapped')
+        ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))
+        : told
     return (id) => {
       const i = place.get(id)
       if (i === undefined) return 0
@@ -117,7 +123,7 @@ export function lifts(
       // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
       // unless there are many that lost zeros do not explain.
       const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
-      if (rival === undefined) return untold
+      if (rival === undefined) return inRun(id, untold)
       // Such evidence takes away certainty, and gives none.
       const told = octal ? rival - wereCut() : rival
       const doubt = Math.min(told, -Math.log2(prior(id)))
@@ -129,7 +135,7 @@ export function lifts(
       if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
       const bound =
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
-      return Math.max(doubt, bound ? most + Math.min(0, rival) : most)
+      return inRun(id, Math.max(doubt, bound ? most + Math.min(0, rival) : most))
     }
   }
 }

@@ -260,7 +260,8 @@ export function scattered(
   const strike = hits / (hits + to.zeros - from.zeros)
   const reads = losesZeros(process)
   const seen = reads ? Math.min(usual, Math.log2(strike / rate)) : usual
-  const showing = seen * UNIT * hits
+  // Hardly one that was rounded lost so many zeros besides.
+  const showing = seen * UNIT * (process.rounds ? Math.max(0, hits - (to.tiny - from.tiny)) : hits)
   const many =
     id.startsWith('wrapped') && max !== undefined
       ? wrapsOf(setting, id, max) * hits

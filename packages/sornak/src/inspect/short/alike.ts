@@ -2,7 +2,7 @@
 // them.
 
 import type { Space } from '../../identifier/space.js'
-import { flat } from './population.js'
+import { flat, zerosKept } from './population.js'
 import type { ShortGroup } from './group.js'
 import { isPlain, single } from './story.js'
 import { FEW_ROWS_ALIKE, isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
@@ -34,7 +34,7 @@ const LEAST_RARE = -2
 // Here and there a value is too short, and most of those that start with a zero have it.
 function isRare(group: ShortGroup): boolean {
   const { clean, scattered } = group
-  const kept = clean ? clean.fronts.slice(10).reduce((sum, count) => sum + count, 0) : 0
+  const kept = clean ? zerosKept(clean) : 0
   return scattered && kept >= KEPT_FOR_EACH * rowsOf(group)
 }
 

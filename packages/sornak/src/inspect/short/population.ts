@@ -116,6 +116,10 @@ export interface Clean {
   readonly heads: Heads
 }
 
+/** How many of them start with a zero. */
+export const zerosKept = ({ fronts }: Clean): number =>
+  fronts.slice(10).reduce((sum, count) => sum + count, 0)
+
 /** From the smallest clean value to the largest, and a little beyond; nothing where they are too few to say it. */
 export function rangeOf({ widest }: Space, { fronts, least, most }: Clean): Range | undefined {
   const total = totalOf(fronts)

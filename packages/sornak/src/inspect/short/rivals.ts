@@ -15,6 +15,7 @@ import {
   learned,
   ofAnyLength,
   rangeOf,
+  zerosKept,
   type Population,
 } from './population.js'
 import { storiesOf, zerosLost } from './stories.js'
@@ -78,13 +79,26 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
         undefined,
       )
       const against = process.startsWith('wrapped') ? held * ROW_BITS : 0
-      // That where clean values lie suits octal digits better is too little for a lone value.
-      const said = best !== undefined && all === 1 && isOctal ? Math.min(0, best) : best
+      // That where clean values lie suits octal digits better is too little for a lone value; but what a zero less leaves is
+      // such digits only so often.
+      const said =
+        best !== undefined && all === 1 && isOctal
+          ? Math.min(0, best) + (keepsZeros(group) ? asOctal(space) : 0)
+          : best
       known.set(process, said === undefined ? said : said + beyondValues(process, said) - against)
     }
     return known.get(process)
   }
 }
+
+/** So many clean values that start with a zero show that a conversion struck some rows only. */
+const FEW_KEPT = 20
+
+const keepsZeros = ({ clean }: ShortGroup): boolean =>
+  clean !== undefined && zerosKept(clean) >= FEW_KEPT
+
+// Bits that it says of digits without a zero at the front that they could have been read as octal ones.
+const asOctal = ({ widest }: Space): number => (widest - 1) * Math.log2(10 / 8)
 
 // The best that a story can do, whatever the population.
 function evidence(
@@ -107,7 +121,7 @@ function evidence(
   ]
   const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
   const all = rowsIn(values)
-  const noneKept = clean?.fronts.slice(10).every((count) => count === 0) === true
+  const noneKept = clean !== undefined && zerosKept(clean) === 0
   const allStruck = story.onlyZeros && noneKept
   const howOften = 1 + Math.log2(all / share) / 2
   // Rows of another kind than the clean ones: those of a run, as far as they are short as often as such rows are;

@@ -1,0 +1,53 @@
+// A few short values among many that are as they should be: which of them are mended, and which are not.
+
+import { describe, expect, test } from 'vitest'
+import { columnRuns, judge } from 'sornak'
+import { convertedRun, digits, evidenceOf, isListed, next, of } from './converted-column.js'
+
+/** What is told of this value in the middle of so many others. */
+function among(count: number, seen: string) {
+  const values = Array.from({ length: count }, () => digits(5))
+  values[count >> 1] = seen
+  const made = of('{5}')
+  return judge(made, seen, 10, columnRuns(made, evidenceOf(made, values)).around(count >> 1))
+}
+/** All that an octal reader, or one of decimal digits, makes of texts of five digits. */
+const originalsOf = (seen: string) =>
+  [seen, BigInt(seen).toString(8)]
+    .filter((text) => text.length < 5)
+    .map((text) => text.padStart(5, '0'))
+
+describe('one short value beside many that kept their zeros', () => {
+  test.each(['3616', '1000', '4095', '512', '41'])('may be %s in octal digits', (seen) => {
+    const told = among(500, seen)
+    expect(told.verdict).toBe('ambiguous')
+    const texts = told.candidates.map(({ text }) => text)
+    expect(texts[0]).toBe(originalsOf(seen)[0])
+    expect(texts).toContain(originalsOf(seen)[1])
+  })
+
+  test.each(['4096', '7777', '9123'])('is mended where %s would have more digits', (seen) => {
+    expect(originalsOf(seen)).toHaveLength(1)
+    expect(among(500, seen)).toMatchObject({ verdict: 'mendable', proof: 'odds' })
+    expect(among(500, seen).mend).toBe(originalsOf(seen)[0])
+  })
+
+  test('is mended beside few, and alone', () => {
+    expect(among(30, '417').mend).toBe('00417')
+    expect(judge(of('{5}'), '417').mend).toBe('00417')
+  })
+})
+
+test('four numbers that wrapped in 16 bits in twenty rows, all of them below the limit', () => {
+  let row = 0
+  const number = () => {
+    row++
+    if (row <= 240 || row > 260) return digits(5)
+    return row % 4 ? `${1 + next(6)}${digits(4)}` : `7${next(5)}${digits(3)}`
+  }
+  const wrapped = (text: string) => `${BigInt.asUintN(16, BigInt(text))}`
+  const rows = convertedRun(of('{5}'), number, wrapped, 20).filter(({ seen }) => seen.length < 5)
+  expect(rows.length).toBeGreaterThan(3)
+  for (const { told } of rows) expect(told.verdict).toBe('ambiguous')
+  expect(rows.filter((one) => !isListed(one))).toEqual([])
+})
