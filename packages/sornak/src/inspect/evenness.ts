@@ -91,7 +91,7 @@ function startsApart(
 ): number[] {
   const others = [...starts]
   processes.forEach(({ max }, i) => {
-    const limit = `${max}`
+    const limit = max?.toString() ?? ''
     if (limit.length === widest) others[Number.parseInt(limit.slice(0, 2), 10)]! -= atLimit[i]!
   })
   return others
