@@ -98,9 +98,10 @@ export function lifts(
         (most, id) => Math.max(most, (ofShort(id, ofRun, short.apart) ?? 0) + Math.log2(prior(id))),
         0,
       ))
-    // A type that rows of a run suit is not as rare as one that folded a lone value. It takes away certainty, and gives none.
+    // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
+    // gives none.
     const inRun = (id: string, told: number) =>
-      ofRows && alike && id.startsWith('wrapped')
+      ofRows && alike && to.fits > from.fits && id.startsWith('wrapped')
         ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))
         : told
     return (id) => {
