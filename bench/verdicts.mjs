@@ -13,7 +13,7 @@
 
 import { readFileSync } from 'node:fs'
 import { fit, identifier } from '../packages/sornak/dist/index.js'
-import { inThreads, judgedColumn, valuesOf } from './columns.mjs'
+import { inThreads, judgedColumn, randomFrom, valuesOf } from './columns.mjs'
 
 const asked = new Set(process.argv.slice(2))
 const kind = ['catalog', 'more'].find((word) => asked.has(`--${word}`))
@@ -29,10 +29,11 @@ const numberIn = (name, usual) => {
 const RUN = numberIn('run', 20)
 const TIMES = numberIn('times', 1)
 
-let seed = numberIn('seed', 20261)
-const random = (below) => (seed = (seed * 48271) % 2147483647) % below
-
-const digits = (count) => Array.from({ length: count }, () => `${random(10)}`).join('')
+const SEED = numberIn('seed', 1)
+/** Each case draws rows of its own, whichever others are asked for. */
+let source = randomFrom(SEED)
+const random = (below) => source.below(below)
+const digits = (count) => source.digits(count)
 /** Columns whose values are not spread evenly: clean rows are drawn like the damaged ones. */
 const UNEVEN = {
   'crew-issued': () => `${random(2300)}`.padStart(5, '0'),
@@ -80,18 +81,21 @@ function figuresIn(table, key) {
 
 /** Only every so many case, for a quick look. */
 const every = numberIn('every', 1)
-const tasks = cases.filter(
-  ({ identifier: name, conversion }, i) =>
-    i % every === 0 && `${name} ${conversion}`.includes(only ?? ''),
-)
+const tasks = cases
+  .map((task, number) => ({ ...task, number }))
+  .filter(
+    ({ identifier: name, conversion, number }) =>
+      number % every === 0 && `${name} ${conversion}`.includes(only ?? ''),
+  )
 
-function measure({ identifier: name, conversion, seen }) {
+function measure({ identifier: name, conversion, seen, number }) {
+  source = randomFrom(SEED * 1_000_003 + number * 7919)
   const table = new Map()
   const said = []
   const say = (...words) => said.push(words.map(String).join(' '))
   const at = (...keys) => figuresIn(table, keys.join('|'))
-  const { source, originals, clean: own } = identifiers[name]
-  const definition = identifier(source, name)
+  const { source: written, originals, clean: own } = identifiers[name]
+  const definition = identifier(written, name)
   const oneOf = (values) => () => values[random(values.length)]
   const clean = own ? oneOf(own) : (UNEVEN[name] ?? valuesOf(definition, random))
   const fits = (text) => fit(definition, text).ok
@@ -203,10 +207,11 @@ function measure({ identifier: name, conversion, seen }) {
 
 /**
  * All digits are still there, and whoever knew what the conversion does would know the original: nothing else fits of all
- * that is as much with zeros in front, that goes on behind the number where the conversion stops there, or that wraps
- * round to it where it wraps; and the number has fewer digits than those that the conversion rounds.
+ * that is as much with zeros in front, that goes on behind the number where the conversion stops there, that wraps
+ * round to it where it wraps, or that is as much in octal digits where it reads these; and the number has fewer digits than
+ * those that the conversion rounds.
  */
-function determined({ original, seen }, fits, { tails, modulus, rounded }) {
+function determined({ original, seen }, fits, { tails, modulus, rounded, octal }) {
   const whole = exact(seen)
   if (whole === undefined || !/^\d+$/.test(original) || whole !== BigInt(original)) return false
   if (`${whole}`.length >= rounded) return false
@@ -215,14 +220,18 @@ function determined({ original, seen }, fits, { tails, modulus, rounded }) {
     (_, i) => modulus * BigInt(i + 1),
   )
   const ends = ['', ...tails]
-  let count = 0
-  for (let width = 1; width <= WIDEST; width++)
+  const found = new Set()
+  for (let width = 1; width <= WIDEST; width++) {
     for (const number of [whole, ...wrapped.map((more) => whole + more)]) {
       const digits = `${number}`.padStart(width, '0')
-      if (digits.length === width) count += ends.filter((end) => fits(digits + end)).length
-      if (count > 1) return false
+      if (digits.length !== width) continue
+      for (const end of ends) if (fits(digits + end)) found.add(digits + end)
     }
-  return count === 1
+    const digits = `0${whole.toString(8)}`.padStart(width, '0')
+    if (octal && digits.length === width && fits(digits)) found.add(digits)
+    if (found.size > 1) return false
+  }
+  return found.size === 1
 }
 
 const WIDEST = 40
@@ -231,13 +240,14 @@ const MOST_WRAPS = 50
 const LITTLE = 1000n
 
 /**
- * What a conversion takes: what stood behind numbers of which only these are left, and what is left out where it wraps; and
- * the digits of the smallest number that it rounds.
+ * What a conversion takes: what stood behind numbers of which only these are left, and what is left out where it wraps;
+ * the digits of the smallest number that it rounds; and whether it reads octal ones.
  */
 function takenBy(rows) {
   const tails = new Set()
   let modulus
   let rounded = Infinity
+  let octal = false
   for (const { original, seen } of rows) {
     const [, number, tail] = /^(\d+)(.*)$/.exec(original) ?? []
     const left =
@@ -247,10 +257,11 @@ function takenBy(rows) {
     if (lost === 0n && tail) tails.add(tail)
     for (const size of [1n << 16n, 1n << 32n])
       if (lost > 0n && lost % size === 0n && left < size) modulus = size
+    if (lost !== 0n && /^0[0-7]+$/.test(original) && left === BigInt(`0o${original}`)) octal = true
     const moved = (lost < 0n ? -lost : lost) * LITTLE
     if (lost !== 0n && moved < left) rounded = Math.min(rounded, `${left}`.length)
   }
-  return { tails: [...tails], modulus, rounded }
+  return { tails: [...tails], modulus, rounded, octal }
 }
 
 function exact(seen) {

@@ -6,10 +6,13 @@ import { denseRuns } from './dense-runs.js'
 import { comparison, type Comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import type { EvidenceState } from './evidence-state.js'
+import { prior } from './lifts.js'
 import { processesOf } from './processes.js'
 import { runsOfEach } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
 import { roundedAmong } from './rounded-among.js'
+import { ofColumn } from './short/throughout.js'
+import type { Lift } from './weigh.js'
 import { RUN_BITS } from './weights.js'
 
 /** A run that was looked for because it speaks for this process; another may explain it better. */
@@ -61,7 +64,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
     all,
-    aside: mixed ? ofRest : all,
+    aside: mixed ? { ...ofRest, lift: alsoAtWork(ofRest.lift, most) } : all,
     mixed,
   }
 }
@@ -71,11 +74,8 @@ export const isForm = ({ own }: Pick<OwnRun, 'own'>): boolean =>
   own.startsWith('form ') || own === 'marks'
 
 // For each stretch the run in it that explains its rows best; undefined where none says anything for itself.
-function mostInEach(
-  apart: readonly Stretch[],
-  runs: readonly OwnRun[],
-): (EvidenceRun | undefined)[] {
-  const most: (EvidenceRun | undefined)[] = apart.map(() => undefined)
+function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): Parts {
+  const most: (OwnRun | undefined)[] = apart.map(() => undefined)
   for (const run of runs) {
     const at =
       firstWhere(apart.length, (i) => apart[i]!.from.known.place.index > run.from.index) - 1
@@ -85,9 +85,24 @@ function mostInEach(
 }
 
 // What explains all rows together, and those of no stretch best, nor the rest, happened to none of them.
-function isOfNone({ process }: EvidenceRun, parts: readonly (EvidenceRun | undefined)[]): boolean {
-  const told = new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.process : [])))
-  return told.size > 1 && !told.has(process)
+function isOfNone({ conversion }: EvidenceRun, parts: Parts): boolean {
+  const told = toldIn(parts)
+  return told.size > 1 && !told.has(conversion)
+}
+
+type Parts = readonly (EvidenceRun | undefined)[]
+
+const toldIn = (parts: Parts): ReadonlySet<string> =>
+  new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.conversion : [])))
+
+// What was at work in a run is not as rare in the rest as elsewhere. It takes away certainty, and gives none.
+function alsoAtWork(ofRest: Lift, parts: Parts): Lift {
+  const told = toldIn(parts)
+  return (id) => {
+    const said = ofRest(id)
+    if (!told.has(id)) return said
+    return Math.max(said, Math.min(said + ofColumn(prior(id)), -Math.log2(prior(id))))
+  }
 }
 
 // What clean values start with tells which originals are likely; but only where those that start with

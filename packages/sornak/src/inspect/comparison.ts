@@ -210,6 +210,7 @@ export function comparison(
     const markedToo = !alike && noneKept(space, from, to, all)
     return {
       process: process.id,
+      conversion: processes[best]!.id,
       channel: channelOf(process.id),
       from: from.place,
       to: to.place,

@@ -118,6 +118,9 @@ function folded(
 /** Beyond this it makes no difference. */
 const MOST_TIMES = 20n
 
+/** So few say that they wrapped where nothing else lies below the limit. */
+const FEW_WRAPPED = 8
+
 const SIGNED = INTEGER_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
 
 // Columns are seldom even. That all values lie below a limit says something only where they come up to
@@ -129,10 +132,10 @@ function isEven(
   to: Sums,
   { all, alike, nearby }: { readonly all: Sums; readonly alike: boolean; readonly nearby: number },
 ): boolean {
+  const hits = to.hits[i]! - from.hits[i]!
   if (id.startsWith('cut-short')) {
     // All are of one length. Of texts that were cut one in ten starts with a zero, as no number does;
     // or there are clean values, and none of them starts with the zeros that would have been lost.
-    const hits = to.hits[i]! - from.hits[i]!
     // Where values have several widths, what is left of a wide one fits: it may start with a zero as well.
     const padded = to.padded - from.padded + (allLeft(i, from, to) ? to.zeros - from.zeros : 0)
     if ((to.short - from.short - hits) * 20 > hits) return false
@@ -145,7 +148,8 @@ function isEven(
   // Of few it may be less by chance. Where values have several widths, many lie below the limit as they are.
   const usual = held * nearby
   const least = alike ? Math.min(usual / 2, usual - 2 * Math.sqrt(usual)) : usual / 2
-  if (max !== undefined) return held >= 32 && near > 0 && near >= least
+  if (max !== undefined)
+    return near >= least && (held >= 32 ? near > 0 : held >= FEW_WRAPPED && held === hits)
   const short = to.short - from.short
   const between = short >= 3 && to.wide - from.wide >= 4 * short
   // What stops at an 8 or 9 leaves short numbers of any length.

@@ -8,8 +8,10 @@ import type { LoneValue } from './lone-value.js'
 import type { Lift } from './weigh.js'
 
 export interface EvidenceRun {
-  /** The process that explains its rows best. */
+  /** The process that explains its rows best; the printed form, in a run of one. */
   readonly process: string
+  /** What happened to them, in whatever form they were printed. */
+  readonly conversion: string
   readonly channel: string
   /** The first and the last record in which it was at work, and where the last one begins. */
   readonly from: RecordPlace

@@ -82,6 +82,7 @@ function cutRuns(
     const run: EvidenceRun = {
       ...all,
       process,
+      conversion: process,
       channel: channelOf(process),
       from: from.place,
       to: to.place,
