@@ -1,18 +1,17 @@
 // What happened to the rows of a column: one thing to all of them, or one to each stretch of rows and another to the rest.
 
 import type { Definition } from '../identifier/definition.js'
+import { alsoAtWork, toldIn } from './also-at-work.js'
 import { outsideOf, stretches, type Stretch } from './aside.js'
+import { withoutChance } from './chance-runs.js'
 import { denseRuns } from './dense-runs.js'
 import { comparison, type Comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import type { EvidenceState } from './evidence-state.js'
-import { prior } from './lifts.js'
 import { processesOf } from './processes.js'
 import { runsOfEach } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
 import { roundedAmong } from './rounded-among.js'
-import { ofColumn } from './short/throughout.js'
-import type { Lift } from './weigh.js'
 import { RUN_BITS } from './weights.js'
 
 /** A run that was looked for because it speaks for this process; another may explain it better. */
@@ -35,7 +34,7 @@ export interface ColumnStory {
 
 export function columnStory(definition: Definition, whole: EvidenceState): ColumnStory {
   const processes = processesOf(definition)
-  const inRuns = denseRuns(processes, runsOfEach(whole))
+  const inRuns = withoutChance(processes, denseRuns(processes, runsOfEach(whole)), whole.sums)
   const usual = usualStarts(whole)
   // Rows that were rounded together are told as runs. Others take away certainty, and give none.
   const among = processes.map((process, i) =>
@@ -64,7 +63,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
     all,
-    aside: mixed ? { ...ofRest, lift: alsoAtWork(ofRest.lift, most) } : all,
+    aside: mixed ? { ...ofRest, lift: alsoAtWork(ofRest.lift, toldIn(most)) } : all,
     mixed,
   }
 }
@@ -91,19 +90,6 @@ function isOfNone({ conversion }: EvidenceRun, parts: Parts): boolean {
 }
 
 type Parts = readonly (EvidenceRun | undefined)[]
-
-const toldIn = (parts: Parts): ReadonlySet<string> =>
-  new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.conversion : [])))
-
-// What was at work in a run is not as rare in the rest as elsewhere. It takes away certainty, and gives none.
-function alsoAtWork(ofRest: Lift, parts: Parts): Lift {
-  const told = toldIn(parts)
-  return (id) => {
-    const said = ofRest(id)
-    if (!told.has(id)) return said
-    return Math.max(said, Math.min(said + ofColumn(prior(id)), -Math.log2(prior(id))))
-  }
-}
 
 // What clean values start with tells which originals are likely; but only where those that start with
 // zeros are among them: a column that was read as numbers has none left.

@@ -120,6 +120,8 @@ const MOST_TIMES = 20n
 
 /** So few say that they wrapped where nothing else lies below the limit. */
 const FEW_WRAPPED = 8
+const isFarBelow = (hits: number, { fits, zeros }: Sums) =>
+  hits >= FEW_WRAPPED && zeros === 0 && fits >= FEW_OTHERS
 
 const SIGNED = INTEGER_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
 
@@ -149,7 +151,7 @@ function isEven(
   const usual = held * nearby
   const least = alike ? Math.min(usual / 2, usual - 2 * Math.sqrt(usual)) : usual / 2
   if (max !== undefined)
-    return near >= least && (held >= 32 ? near > 0 : held >= FEW_WRAPPED && held === hits)
+    return near >= least && (held >= 32 ? near > 0 : held === hits && isFarBelow(hits, all))
   const short = to.short - from.short
   const between = short >= 3 && to.wide - from.wide >= 4 * short
   // What stops at an 8 or 9 leaves short numbers of any length.

@@ -29,6 +29,8 @@ export interface EvidenceRun {
   inForm(form: StandsAs): number
   /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
   readonly digits: number
+  /** Most numbers stand with so many digits before an exponent; 0 where too few say so. */
+  readonly shown: number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** What a percent sign did in its rows, where they tell it. */

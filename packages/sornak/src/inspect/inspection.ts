@@ -6,6 +6,7 @@ import { keyOf } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
+import { alsoAtWork, toldIn } from './also-at-work.js'
 import { besideEvidence, companions, type BesideEvidence, type Companion } from './beside.js'
 import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
@@ -243,7 +244,12 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       if (state === 'blank') continue
       const others = around?.suspect === false && state === 'fits' ? company.get(bound) : undefined
       const other = others?.find((one) => (damaged ??= damagedIn(view)).includes(one.column))
-      const run = around && other ? withCompanion(around, other) : around
+      const run =
+        around && other
+          ? withCompanion(around, other)
+          : state === 'no' && around && table.columns.length > 1
+            ? besideOthers(around, (damaged ??= damagedIn(view)), view, place.index)
+            : around
       const twice = state === 'fits' && bound.definition.unique
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
       const display = storage?.cell(place.index, column.index)?.shown
@@ -290,6 +296,21 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const seen = column.index < view.fields ? textOf(view, column.index) : ''
       return saysNothing(seen) ? [] : [column.index]
     })
+  }
+
+  // What struck other values of the record may have struck this one, too.
+  function besideOthers(
+    around: EvidenceRun,
+    damaged: readonly number[],
+    view: RecordView,
+    index: number,
+  ): EvidenceRun {
+    const others = table.columns.flatMap((column) => {
+      const bound = damaged.includes(column.index) ? choiceOf(view, column) : undefined
+      return bound ? [runs.get(bound)?.around(index)] : []
+    })
+    const told = toldIn(others.filter((other) => other !== around))
+    return { ...around, lift: alsoAtWork(around.lift, told) }
   }
 
   // The rows around a value say nothing against it, those in which another column is damaged do.

@@ -3,9 +3,10 @@
 import { plainDigits } from '../channel/number-text.js'
 import type { Percent } from '../channel/scaled.js'
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf } from '../identifier/space.js'
+import { spaceOf, type Space } from '../identifier/space.js'
 import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
+import { printed, shownDigits } from './printed-digits.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Lift, type Weighed } from './weigh.js'
 import { OTHER_KIND } from './weights.js'
@@ -23,6 +24,8 @@ export interface Context {
   readonly inForm?: ((form: StandsAs) => number) | undefined
   /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
   readonly digits?: number | undefined
+  /** Most neighbours stand with so many digits before an exponent. */
+  readonly shown?: number | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** What a percent sign did to the neighbours, where they tell it. */
@@ -54,18 +57,28 @@ export function weighedIn(
   const by = (column: Context | undefined) =>
     decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
   if (!context) return by(undefined)
-  const column = amongOthers(withDigits(context, seen), seen, ways)
+  const column = amongOthers(withDigits(context, seen, spaceOf(definition)), seen, ways)
   const weighed = by(column)
   if (weighed.possible !== 1n) return weighed
   const closer = lacksMany(column, seen, ways)
   return closer === column ? weighed : by(closer)
 }
 
-// A number that ends in zeros was not shortened to the digits before them where its neighbours stand with more.
-function withDigits(context: Context, seen: string): Context {
-  const { digits = 0, lift } = context
-  if (plainDigits(seen) === 0 || seen.replace(/0+$/, '').length >= digits) return context
+// A number that ends in zeros was not shortened to the digits before them where its neighbours stand with more: it lacks
+// zeros at the end only.
+function withDigits(context: Context, seen: string, space: Space): Context {
+  const { digits = 0, shown = 0, lift } = context
+  const plain = plainDigits(seen) > 0 && seen.replace(/0+$/, '').length < digits
+  if (!plain && !isWholly(seen, shown, space)) return context
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
+}
+
+// Before an exponent as many digits are shown as the number has.
+function isWholly(seen: string, shown: number, space: Space): boolean {
+  const significant = shown > 0 ? shownDigits(seen) : undefined
+  if (significant === undefined || significant >= shown) return false
+  const whole = printed(seen, space)
+  return whole !== undefined && whole.length <= shown
 }
 
 // What rows say that stand in another form than this one says little of it: something else may have struck it. Exactly the

@@ -125,10 +125,11 @@ function passedBy(process: Process, i: number, from: Sums, to: Sums): boolean {
   return isPrinted(from, to) && passed(process, from, to) * 10 > to.hits[i]! - from.hits[i]!
 }
 
-// Values that a process would have printed as well.
+// Values that a process would have printed as well. What stands behind marks was, maybe.
 function passed({ id, ofDigits }: Process, from: Sums, to: Sums): number {
   const zeros = id === 'octal' ? to.zeros - from.zeros : 0
-  return to.fits - from.fits - zeros - (ofDigits && id !== STOPS ? to.spelt - from.spelt : 0)
+  const spelt = ofDigits && id !== STOPS ? to.spelt - from.spelt : 0
+  return Math.max(0, to.fits - from.fits - (to.marked - from.marked) - zeros - spelt)
 }
 
 // What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where
@@ -163,6 +164,18 @@ export function usualDigits(from: readonly number[], to: readonly number[], leas
   const all = counts.reduce((sum, count) => sum + count, 0)
   return counts.findLastIndex((count) => count >= least && count > 0 && count * 20 >= all)
 }
+
+/** Digits that most numbers stand with before an exponent, so that others lack zeros at the end; 0 where too few tell it. */
+export function mostShown(from: readonly number[], to: readonly number[]): number {
+  const counts = to.map((count, k) => count - from[k]!)
+  const all = counts.reduce((sum, count) => sum + count, 0)
+  return Math.max(
+    0,
+    counts.findIndex((count) => count >= FEW_SHOWN && count * 2 > all),
+  )
+}
+
+const FEW_SHOWN = 3
 
 // The same for a process that was at work in some runs.
 export function runwise(

@@ -28,14 +28,17 @@ function areAlike({ values }: ShortGroup): boolean {
 
 /** So many values that kept their zeros, for each that is too short, say that zeros were lost seldom if at all. */
 const KEPT_FOR_EACH = 2
+/** As many do where so many are too short: of those that lost zeros one in ten lost more than the others. */
+const MANY_ALIKE = 16
 /** Fewer bits than this say that the digits suit lost zeros better. */
-const LEAST_RARE = -2
+const LEAST_RARE = -4
 
 // Here and there a value is too short, and most of those that start with a zero have it.
 function isRare(group: ShortGroup): boolean {
   const { clean, scattered } = group
   const kept = clean ? zerosKept(clean) : 0
-  return scattered && kept >= KEPT_FOR_EACH * rowsOf(group)
+  const rows = rowsOf(group)
+  return scattered && kept >= rows * (rows < MANY_ALIKE ? KEPT_FOR_EACH : 1)
 }
 
 // Bits for a column that was cut throughout: it needs no other evidence than the width of its values.
