@@ -25,5 +25,6 @@ function notByChance(runs: readonly Run<Sums>[], i: number, all: Sums): readonly
   // How often values elsewhere lost theirs that had one; a run may begin at any of them.
   const often = (lost + 1) / (lost + kept + 2)
   const chance = Math.log2(all.hits[i]! + all.zeros) + DOUBT_BITS
-  return lost === 0 ? runs : runs.filter((run) => lostIn(run) * -Math.log2(often) > chance)
+  if (lost === 0 || kept < lost) return runs
+  return runs.filter((run) => lostIn(run) * -Math.log2(often) > chance)
 }

@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { spaceOf } from 'sornak'
 import { joinedHeads, startingAs, type Heads } from '../../src/inspect/short/heads.js'
-import { learned } from '../../src/inspect/short/population.js'
+import { learned } from '../../src/inspect/short/learned.js'
 import { definition } from '../identifier/definition-for.js'
 import { evidenceOf, of } from './converted-column.js'
 

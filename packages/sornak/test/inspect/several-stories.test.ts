@@ -248,3 +248,71 @@ test('numbers held at a limit say nothing of how evenly others lie below one', (
   const doubted = fit.filter(({ told }) => told.verdict === 'suspect').length
   expect(doubted).toBeGreaterThan(0.9 * fit.length - 1)
 })
+
+const branches = (...starts: readonly string[]) => {
+  return (rest: number) => () => `${starts[next(starts.length)]!}${digits(rest)}`
+}
+const uint = (bits: number) => (text: string) => `${BigInt.asUintN(bits, BigInt(text))}`
+
+test('numbers of a few branches that lost their zeros, in all rows, come back', () => {
+  const rows = column(of('{10}'), branches('0012', '0103', '1200')(6), [bare, 0, 2000]).by(0)
+  const changed = rows.filter(({ original, seen }) => seen !== original)
+  expect(changed.length).toBeGreaterThan(1000)
+  for (const { original, told } of changed) expect(told.mend).toBe(original)
+})
+
+test.each([
+  ['of two series in 16 bits', '{5}', 16, branches('67', '77')(3)],
+  ['of two series in 16 bits, a digit more', '{6}', 16, branches('69', '17')(4)],
+])('numbers %s wrapped here and there, and start as the others do', (_, stored, bits, draw) => {
+  const rows = column(of(stored), draw, [uint(bits), 0, 2000, 4]).by(0)
+  expectNoneWrong(rows.filter(({ original, seen }) => seen !== original))
+})
+
+test('a few that lost the first character, among others that kept their zeros, are no run', () => {
+  const rows = column(of('{8}'), () => `${1 + next(9)}${digits(7)}`, [
+    (text) => text.slice(1),
+    0,
+    2000,
+    100,
+  ])
+  expectNoneWrong(rows.by(0).filter(({ seen }) => seen[0] !== '0'))
+})
+
+test('zeros at the end that an exponent drops are there where other rows show all digits', () => {
+  const exponent: Convert = (text) => {
+    const bare = text.replace(/^0+/, '')
+    const front = bare.replace(/0+$/, '')
+    return `${front[0]}.${front.slice(1) || '0'}E${bare.length - 1}`
+  }
+  const phone = branches('206555', '425555')(4)
+  const rows = column(of('{10}'), phone, [exponent, 500, 700]).by(0)
+  const dropped = rows.filter(({ original }) => original.endsWith('0'))
+  expect(dropped.length).toBeGreaterThan(8)
+  for (const { original, told } of rows) expect(told.mend).toBe(original)
+})
+
+test('a rounding to nine digits before an exponent stays one', () => {
+  const nine: Convert = (text) => {
+    const front = `${(BigInt(text) + 5n) / 10n}`.replace(/0+$/, '')
+    return `${front[0]}.${front.slice(1)}E9`
+  }
+  const rows = column(of('{10}'), branches('206555', '425555')(4), [nine, 500, 700]).by(0)
+  expectNoneWrong(rows)
+  for (const row of rows) expect(isListed(row) || row.told.verdict === 'lost').toBe(true)
+})
+
+test('numbers in a formula have lost their zeros in all rows, where none has kept one', () => {
+  const formula: Convert = (text) => `="${bare(text)}"`
+  const rows = column(of('{10}'), () => digits(10), [formula, 0, 2000]).by(0)
+  const short = rows.filter(({ original }) => original[0] === '0')
+  expect(short.length).toBeGreaterThan(100)
+  for (const { original, told } of short) expect(told.mend).toBe(original)
+})
+
+test('wrapped numbers far from any other lie here and there, and are not octal', () => {
+  const card = () => withCheckDigit(`${['4000', '4276'][next(2)]!}${digits(11)}`)
+  const rows = column(of('{16}'), card, [uint(32), 40, 2000, 150]).by(0)
+  expect(rows.length).toBeGreaterThan(8)
+  for (const { told } of rows) expect(told.verdict).toBe('lost')
+})

@@ -11,7 +11,8 @@ export interface Head {
   readonly more: string
 }
 
-const HEAD_DIGITS = 4
+/** Digits that a head has. */
+export const HEAD_DIGITS = 4
 const MORE_DIGITS = 4
 
 export interface HeadCounter {

@@ -2,9 +2,8 @@
 // from those issued so far, or from where its clean values lie. What narrows them down costs as many bits as it
 // takes to say it.
 
-import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
-import { startingAs, type Heads, type Part } from './heads.js'
+import type { Heads, Part } from './heads.js'
 
 export interface Population {
   /** Bits that it takes to say which. */
@@ -17,16 +16,14 @@ export interface Population {
   readonly clean?: true
   /** Most of it lies in these blocks. */
   readonly parts?: readonly Part[]
+  /** So many of the bits say which blocks they are. */
+  readonly which?: number
   /** The share of its values that start with a zero and have no other digits than 0 to 7. */
   readonly octal: number
 }
 
 /** Fewer clean values than this say nothing of where originals lie. */
 const FEW_CLEAN = 20
-/** The share that lies as the counted starts say. */
-const FROM_BINS = 0.8
-/** As many clean values as the definition by itself counts for. */
-const DEFINITION_COUNTS = 2
 
 /** All values of a definition, every one as likely as any other. */
 export const flat = (space: Space): Population =>
@@ -154,70 +151,6 @@ export const binsOf = (widest: number, fronts: readonly number[]): FrontBin[] =>
     }),
   )
 
-/** Where the clean values of a column lie; nothing where they are too few to say it. */
-export const learned = (space: Space, clean: Clean): readonly Population[] =>
-  learnedIn(space)(clean)
-
-// All stories of a column ask for the same.
-const learnedIn = remembered((space: Space) =>
-  remembered((clean: Clean) => learnedFrom(space, clean)),
-)
-
-function learnedFrom(space: Space, clean: Clean): Population[] {
-  const found = rangeOf(space, clean)
-  if (!found) return []
-  const { low: lowest, high: highest } = found
-  const { fronts } = clean
-  const total = totalOf(fronts)
-  const { widest } = space
-  const all = Number(space.integers.count)
-  const bins = binsOf(widest, fronts).flatMap(({ zeros, digit, count, ...bin }) => {
-    if (count === 0) return []
-    const [low, high] = [larger(lowest, bin.low), smaller(highest, bin.high)]
-    const inside = Number(space.count(low, high).count)
-    const chance = (FROM_BINS * count) / (total + DEFINITION_COUNTS)
-    return inside === 0 ? [] : [{ count, inside, zeros, digit, low, high, chance }]
-  })
-  // Some bins are empty by chance: a part is spread evenly from the smallest to the largest.
-  const any = flat(space)
-  const range = block(space, lowest, highest, 0)
-  const other = DEFINITION_COUNTS / (total + DEFINITION_COUNTS)
-  const even = (1 - FROM_BINS) * (1 - other)
-  const share = (low: bigint, high: bigint) => {
-    let sum = other * any.share(low, high) + even * range.share(low, high)
-    for (const bin of bins) {
-      const [from, to] = [larger(low, bin.low), smaller(high, bin.high)]
-      if (from <= to) sum += (bin.chance * Number(space.count(from, to).count)) / bin.inside
-    }
-    return sum
-  }
-  const octal = bins.reduce(
-    (sum, { zeros, low, high, chance }) => (zeros > 0 ? sum + chance * octalShare(low, high) : sum),
-    other * any.octal + even * range.octal,
-  )
-  const asCounted = { clean: true as const, cost: 1, low: any.low, high: any.high, share, octal }
-  // Clean values that are spread as the definition has it say nothing of their own; all that start with a zero may
-  // have been struck.
-  const struck = bins.every(({ zeros }) => zeros === 0)
-  const there = struck ? Number(space.count(10n ** BigInt(widest - 1), any.high).count) : all
-  const uneven = bins.reduce(
-    (sum, { count, inside }) => sum + count * Math.log2((count * there) / (total * inside)),
-    0,
-  )
-  const asDefined = uneven <= (bins.length * Math.log2(total)) / 2
-  const evenly = { ...range, clean: true as const, cost: 2 }
-  const blocks =
-    clean.heads.length > 0 && clean.heads.length * 2 < total
-      ? [{ ...asCounted, cost: 2, ...startingAs(clean.heads, widest, share) }]
-      : []
-  return [
-    asCounted,
-    ...blocks,
-    evenly,
-    ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : []),
-  ]
-}
-
 /** Bits to say a population of another kind than the clean values; or a stretch of numbers among them, or near them. */
 export function apart(population: Population, kind: number, range: Range | undefined): number {
   const { cost, low, high } = population
@@ -233,13 +166,14 @@ export function apart(population: Population, kind: number, range: Range | undef
 
 const spanOf = ({ low, high }: Range) => Math.log2(Number(high - low) + 1)
 
-const totalOf = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0)
+export const totalOf = (counts: readonly number[]): number =>
+  counts.reduce((sum, count) => sum + count, 0)
 
-const larger = (a: bigint, b: bigint) => (a > b ? a : b)
-const smaller = (a: bigint, b: bigint) => (a < b ? a : b)
+export const larger = (a: bigint, b: bigint): bigint => (a > b ? a : b)
+export const smaller = (a: bigint, b: bigint): bigint => (a < b ? a : b)
 
-// Of the numbers of an interval, those that have no digits but 0 to 7.
-const octalShare = (low: bigint, high: bigint) =>
+/** Of the numbers of an interval, those that have no digits but 0 to 7: 0 to 1. */
+export const octalShare = (low: bigint, high: bigint): number =>
   Number(octalsTo(high) - octalsTo(low - 1n)) / Number(high - low + 1n)
 
 // How many numbers from 0 to this one have no digits but 0 to 7.

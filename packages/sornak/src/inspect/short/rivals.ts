@@ -7,12 +7,13 @@ import type { Definition } from '../../identifier/definition.js'
 import { INTEGER_TYPES, isHeld } from '../../channel/integer-limits.js'
 import { alike } from './alike.js'
 import { bounded } from './bounded.js'
+import { amongHeads, fewBlocks } from './few-blocks.js'
 import { rowsIn, type ShortGroup } from './group.js'
+import { learned } from './learned.js'
 import {
   apart,
   around,
   flat,
-  learned,
   ofAnyLength,
   rangeOf,
   zerosKept,
@@ -116,7 +117,9 @@ function evidence(
   const own = [
     flat(space),
     ofAnyLength(space),
-    ...(firsts.length ? around(space, firsts) : []),
+    ...(firsts.length
+      ? [...around(space, firsts), ...fewBlocks(space, () => ({ originals: firsts, cost: 0 }))]
+      : []),
     ...(story.populations?.(numbers, range) ?? []),
   ]
   const least = -Math.log2(Number(space.integers.count)) - ROW_BITS
@@ -138,7 +141,10 @@ function evidence(
   const some = allGone && !story.onlyZeros && share < MOST_OFTEN ? howOften : 0
   const toSay = (population: Population, short: number) => {
     if (known.length === 0) return population.cost
-    if (!population.clean) return some + apart(population, ofOtherKind(short), range)
+    if (!population.clean) {
+      const other = apart(population, ofOtherKind(short), range)
+      return some + Math.min(other, amongHeads(space, population, clean!.heads) ?? other)
+    }
     // More short values than a story can make of the clean ones are of another kind, wherever they lie; and so are
     // fewer, where it struck every value that it could.
     const unlike = share > short || allStruck

@@ -3,6 +3,7 @@
 import type { Interval } from '../../channel/significant.js'
 import { INTEGER_TYPES } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
+import { fewBlocks } from './few-blocks.js'
 import { around, block, type Population } from './population.js'
 import { ROW_BITS } from '../weights.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
@@ -124,6 +125,7 @@ function cutBehind(space: Space, length: number): Story {
         space,
         values.flatMap((value) => [value * unit, (value + 1n) * unit - 1n]),
       ),
+      ...fewBlocks(space, () => ({ originals: values.map((value) => value * unit), cost: 0 })),
     ],
   }
 }

@@ -3,6 +3,7 @@
 import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { sumOver, timesAround } from './beyond-limit.js'
+import { fewBlocks } from './few-blocks.js'
 import { block, costOf, type Population, type Range } from './population.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { thinned } from './thinned.js'
@@ -69,13 +70,16 @@ export function wrapped(space: Space, type: IntegerType): Story {
     first: () => undefined,
     clean: (values, share) => thinned(space, type, values, share),
     populations(values, clean) {
+      const blocks = inFewBlocks(space, type, values)
       const found = nearTogether(values, modulus)
-      if (!found) return []
+      if (!found) return blocks
       const { low, width } = found
       const first = steps(0n, low)
       const last = (end - low - width) / modulus
       const places = { at: low + first * modulus, width, modulus, many: last - first + 1n }
-      return last < first ? [] : [...startingAlike(space, places), ...between(space, places, clean)]
+      return last < first
+        ? blocks
+        : [...blocks, ...startingAlike(space, places), ...between(space, places, clean)]
     },
   }
 }
@@ -127,6 +131,43 @@ function between(
   const any = [0n, many - 1n, many / 2n].flatMap(stretch).slice(0, 1)
   return clean ? [...any, ...stretch((clean.low - at + modulus - 1n) / modulus)] : any
 }
+
+// Those that start alike went around as often as it takes for their originals to start alike.
+function inFewBlocks(
+  space: Space,
+  { bits, max }: IntegerType,
+  values: readonly bigint[],
+): Population[] {
+  const modulus = 1n << BigInt(bits)
+  const end = 10n ** BigInt(space.widest) - 1n
+  const times = end / modulus
+  if (times === 0n || times > FEW_STEPS) return []
+  return fewBlocks(space, (digits) => {
+    const unit = 10n ** BigInt(space.widest - digits)
+    const groups = new Map<bigint, bigint[]>()
+    for (const value of values) {
+      const group = groups.get(value / unit)
+      if (group) group.push(value)
+      else groups.set(value / unit, [value])
+    }
+    if (groups.size > MOST_GROUPS) return { originals: [], cost: 0 }
+    const originals = [...groups.values()].flatMap((group) => {
+      let best: readonly bigint[] = []
+      let fewest = Infinity
+      for (let around = 1n; around <= times; around++) {
+        const from = group.map((value) => value + around * modulus)
+        if (from.some((value) => value > end || value <= max)) continue
+        const starts = new Set(from.map((value) => value / unit)).size
+        if (starts < fewest) [best, fewest] = [from, starts]
+      }
+      return best
+    })
+    return { originals, cost: groups.size * Math.log2(Number(times)) }
+  })
+}
+
+/** So many groups of values that start alike are no few blocks. */
+const MOST_GROUPS = 16
 
 // Remainders that lie together on the circle: where they begin, and how far it is to the last.
 function nearTogether(
