@@ -193,3 +193,50 @@ describe('columns that are damaged each in its own rows', () => {
     expect(wrong).toEqual([])
   })
 })
+
+test('a short number may have wrapped where the serial beside it did', () => {
+  const rows = Array.from({ length: 1000 }, (_, row) => ({
+    struck: row % 100 === 7,
+    row,
+    account: `${4 + next(2)}${digits(9)}`,
+    serial: `${1 + next(9)}${digits(17)}`,
+  }))
+  // What a C program prints that keeps unsigned numbers of 32 bits.
+  const printed = execFileSync(
+    'perl',
+    ['-ne', 'print join(",", map { $_ & 0xffffffff } split /,/), "\\n"'],
+    {
+      input: rows.map(({ account, serial }) => `${account},${serial}\n`).join(''),
+      encoding: 'utf8',
+    },
+  )
+  const wrapped = printed.trim().split('\n')
+  const seen = rows.map(({ row, account, serial, struck }) =>
+    struck ? `${row},${wrapped[row]}` : `${row},${account},${serial}`,
+  )
+  const list = (columns: string) => {
+    const dir = folder({
+      'list.csv': `Row,Account,Serial\n${seen.join('\n')}\n`,
+      'rules.yaml': RULES.replace("mobile: { stored: '0{10}'", "mobile: { stored: '{10}'").replace(
+        'Mobile: mobile, Serial: serial',
+        columns,
+      ),
+    })
+    const args = ['inspect', join(dir, 'list.csv'), '-r', join(dir, 'rules.yaml')]
+    return lines(sornak([...args, '--format', 'jsonl']).out).filter(
+      ({ column, kind }) => kind === 'value' && column === 'Account',
+    )
+  }
+  const short = rows.filter(({ row, struck }) => struck && wrapped[row]!.indexOf(',') < 10)
+  expect(short.length).toBeGreaterThan(2)
+  const alone = list('Account: mobile')
+  const both = list('Account: mobile, Serial: serial')
+  for (const { row, account } of short) {
+    const at = ({ record }: Line) => record === row + 1
+    // Ten short numbers by themselves lost a zero, as a rule.
+    expect(alone.find(at)).toMatchObject({ verdict: 'mendable' })
+    const line = both.find(at)
+    expect(line).toMatchObject({ verdict: 'ambiguous', mend: null })
+    expect(line!.candidates).toContain(account)
+  }
+})

@@ -6,15 +6,24 @@ import { prior } from './lifts.js'
 import { ofColumn } from './short/throughout.js'
 import type { Lift } from './weigh.js'
 
-/** The lift where these processes are told beside it. It takes away certainty, and gives none. */
-export function alsoAtWork(lift: Lift, told: ReadonlySet<string>): Lift {
+/** The lift where these rows lie beside it. It takes away certainty, and gives none. */
+export function alsoAtWork(lift: Lift, beside: readonly (EvidenceRun | undefined)[]): Lift {
+  const known = new Map<string, boolean>()
+  const isKnown = (id: string) => {
+    if (!known.has(id))
+      known.set(
+        id,
+        beside.some((one) => one && explains(one, id)),
+      )
+    return known.get(id)!
+  }
   return (id) => {
     const said = lift(id)
-    if (!told.has(id)) return said
+    if (prior(id) >= 1 || !isKnown(id)) return said
     return Math.max(said, Math.min(said + ofColumn(prior(id)), -Math.log2(prior(id))))
   }
 }
 
-/** What explains these rows best, of each of several, where they say so. */
-export const toldIn = (parts: readonly (EvidenceRun | undefined)[]): ReadonlySet<string> =>
-  new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.conversion : [])))
+// It explains these rows best, or is as likely there as that they lost zeros.
+const explains = ({ evidence, conversion, lift }: EvidenceRun, id: string) =>
+  evidence > 0 && (conversion === id || lift(id) + Math.log2(prior(id)) >= -1)

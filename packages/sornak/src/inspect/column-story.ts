@@ -1,7 +1,7 @@
 // What happened to the rows of a column: one thing to all of them, or one to each stretch of rows and another to the rest.
 
 import type { Definition } from '../identifier/definition.js'
-import { alsoAtWork, toldIn } from './also-at-work.js'
+import { alsoAtWork } from './also-at-work.js'
 import { outsideOf, stretches, type Stretch } from './aside.js'
 import { withoutChance } from './chance-runs.js'
 import { denseRuns } from './dense-runs.js'
@@ -63,7 +63,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
     all,
-    aside: mixed ? { ...ofRest, lift: alsoAtWork(ofRest.lift, toldIn(most)) } : all,
+    aside: mixed ? { ...ofRest, lift: alsoAtWork(ofRest.lift, most) } : all,
     mixed,
   }
 }
@@ -85,7 +85,7 @@ function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): Parts {
 
 // What explains all rows together, and those of no stretch best, nor the rest, happened to none of them.
 function isOfNone({ conversion }: EvidenceRun, parts: Parts): boolean {
-  const told = toldIn(parts)
+  const told = new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.conversion : [])))
   return told.size > 1 && !told.has(conversion)
 }
 

@@ -6,7 +6,7 @@ import { keyOf } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
-import { alsoAtWork, toldIn } from './also-at-work.js'
+import { alsoAtWork } from './also-at-work.js'
 import { besideEvidence, companions, type BesideEvidence, type Companion } from './beside.js'
 import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
@@ -309,8 +309,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       const bound = damaged.includes(column.index) ? choiceOf(view, column) : undefined
       return bound ? [runs.get(bound)?.around(index)] : []
     })
-    const told = toldIn(others.filter((other) => other !== around))
-    return { ...around, lift: alsoAtWork(around.lift, told) }
+    const beside = others.filter((other) => other !== around)
+    return { ...around, lift: alsoAtWork(around.lift, beside) }
   }
 
   // The rows around a value say nothing against it, those in which another column is damaged do.
