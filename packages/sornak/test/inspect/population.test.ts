@@ -111,6 +111,9 @@ describe('a few blocks', () => {
     expect(amongHeads(four, inBlocks, heads)).toBeCloseTo(inBlocks.cost - inBlocks.which!, 9)
     expect(amongHeads(four, inBlocks, heads.slice(0, 2))).toBeUndefined()
     expect(amongHeads(four, inBlocks, [])).toBeUndefined()
+    // Most clean values start in other ways.
+    const others = [...heads, { digits: 5000, count: 100, more: '' }]
+    expect(amongHeads(four, inBlocks, others)).toBeUndefined()
   })
 
   test('many, or blocks of hardly a value each, are none', () => {

@@ -1,7 +1,7 @@
 // Originals that lie in a few blocks, of numbers that start alike: those of some branches, areas or series.
 
 import type { Space } from '../../identifier/space.js'
-import { HEAD_DIGITS, type Heads } from './heads.js'
+import { HEAD_DIGITS, type Head, type Heads } from './heads.js'
 import { block, flat, totalOf, type Population } from './population.js'
 
 /** More of them are no few, and none of fewer values is a block. */
@@ -96,7 +96,7 @@ function populationOf(space: Space, { counts, unit, which, cost }: Blocks): Popu
 
 const only = ({ share, octal }: Population) => ({ share, octal })
 
-/** Bits to say a population of blocks, where clean values start as these do; undefined where they do not. */
+/** Bits to say a population of blocks, where most clean values start as these do; undefined where they do not. */
 export function amongHeads(
   { widest }: Space,
   { cost, which, parts }: Population,
@@ -105,14 +105,18 @@ export function amongHeads(
   if (which === undefined || heads.length === 0) return undefined
   const unit = 10n ** BigInt(widest - HEAD_DIGITS)
   const rows = totalOf(heads.map(({ count }) => count))
+  const covered = new Set<Head>()
   let inside = 0
   for (const { low, width } of parts ?? []) {
     const [from, to] = [low / unit, (low + width - 1n) / unit]
     const alike = heads.filter(({ digits }) => from <= digits && digits <= to)
     if (totalOf(alike.map(({ count }) => count)) * SELDOM < rows) return undefined
     if (width < unit) inside += Math.log2(Number(unit / width))
+    for (const head of alike) covered.add(head)
   }
-  return cost - which + inside
+  // A small part of them is a kind of its own.
+  const most = totalOf([...covered].map(({ count }) => count)) * 2 >= rows
+  return most ? cost - which + inside : undefined
 }
 
 /** One in so many clean values starts as others do. */
