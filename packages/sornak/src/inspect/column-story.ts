@@ -86,7 +86,7 @@ function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): Parts {
 // What explains all rows together, and those of no stretch best, nor the rest, happened to none of them.
 function isOfNone({ conversion }: EvidenceRun, parts: Parts): boolean {
   const told = new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.conversion : [])))
-  return told.size > 1 && !told.has(conversion)
+  return told.size > 0 && !told.has(conversion)
 }
 
 type Parts = readonly (EvidenceRun | undefined)[]
