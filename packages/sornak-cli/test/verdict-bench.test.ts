@@ -23,7 +23,7 @@ const wrongByScene = (parts: Record<string, Figures>) =>
   )
 
 test('verdicts stay above their floors', { timeout: 300_000 }, () => {
-  const { all = {}, ...parts } = figures('verdicts', 6)
+  const { all = {}, ...parts } = figures('verdicts', 5)
   const share = sharesOf(all)
   expect(all['changed']).toBeGreaterThan(60_000)
   expect(share('flagged', 'unfit')).toBeGreaterThanOrEqual(0.995)

@@ -7,6 +7,8 @@ import { block, flat, totalOf, type Population } from './population.js'
 /** More of them are no few, and none of fewer values is a block. */
 const MOST_BLOCKS = 8
 const FEW_EACH = 4
+/** Of so few values it is chance how they start. */
+const FEW_ROWS = 16
 /** As many values as one that lies in no block counts for. */
 const ELSEWHERE = 1
 
@@ -64,7 +66,8 @@ export function blocksStarting(
 
 function blocksOf({ widest }: Space, { counts, cost }: Starts, digits: number): Blocks | undefined {
   const rows = totalOf([...counts.values()])
-  if (rows === 0 || counts.size > MOST_BLOCKS || counts.size * FEW_EACH > rows) return undefined
+  if (rows < FEW_ROWS || counts.size > MOST_BLOCKS || counts.size * FEW_EACH > rows)
+    return undefined
   const which = counts.size * digits * Math.log2(10)
   const said = which + Math.log2(widest * MOST_BLOCKS) + cost
   const inside = rows * (widest - digits) * Math.log2(10)
