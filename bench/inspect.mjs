@@ -15,7 +15,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 const ROUNDS = 3
-const ROWS = 400_000
+const ROWS = 1_600_000
 const dir = mkdtempSync(join(tmpdir(), 'sornak-bench-'))
 const file = join(dir, 'crew.csv')
 const root = new URL('..', import.meta.url).pathname
@@ -68,20 +68,16 @@ const RSS = `process.on('exit', () => require('fs').writeSync(2, '\\n' + process
 const preload = join(dir, 'rss.cjs')
 writeFileSync(preload, RSS)
 const node = (...args) => [process.execPath, ['--require', preload, ...args]]
+const inspect = (jobs) =>
+  node(
+    join(root, 'packages/sornak-cli/bin/sornak.js'),
+    ...['inspect', file, '-r', join(dir, 'sornak.yaml'), '-q', '--jobs', jobs],
+  )
 const runs = [
   ['lines counted (wc -l)', 'wc', ['-l', file]],
   ['read only (Node)', ...node('-e', READ, file)],
-  [
-    'sornak inspect, 4 of 6 columns',
-    ...node(
-      join(root, 'packages/sornak-cli/bin/sornak.js'),
-      'inspect',
-      file,
-      '-r',
-      join(dir, 'sornak.yaml'),
-      '-q',
-    ),
-  ],
+  ['sornak inspect, 4 of 6 columns', ...inspect('1')],
+  ['the same with two threads', ...inspect('2')],
 ]
 const times = runs.map(() => [])
 const memory = runs.map(() => 0)

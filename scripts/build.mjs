@@ -13,7 +13,7 @@ execFileSync(process.execPath, ['node_modules/typescript/bin/tsc', '-b'], { stdi
 
 rmSync(`${cli}/dist/chunks`, { recursive: true, force: true })
 const bundle = await rolldown({
-  input: { sornak: `${cli}/dist/esm/main.js` },
+  input: { sornak: `${cli}/dist/esm/main.js`, thread: `${cli}/dist/esm/thread.js` },
   platform: 'node',
   external: [/^node:/, 'node-sqlite3-wasm', 'pg-native'],
   transform: { define: { VERSION: JSON.stringify(version) } },

@@ -28,6 +28,8 @@ export interface BindFlags {
 }
 
 export interface BoundRun {
+  /** By which it was bound. */
+  readonly flags: BindFlags
   readonly rules: Rules | undefined
   /** Paths in the rules file are relative to this directory. */
   readonly base: string
@@ -47,6 +49,7 @@ export function bindRun(flags: BindFlags): BoundRun {
   }
   const rules = rulesPath === undefined ? undefined : loadRules(rulesPath)
   return {
+    flags,
     rules,
     base: rulesPath === undefined ? '.' : dirname(rulesPath),
     single: single ? singleRule(flags, rules) : undefined,

@@ -4,16 +4,17 @@ import { FileProblem, type FileRule } from 'sornak-files'
 import { meansRule, ruleFor, type BoundRun } from './binding.js'
 import { eachInput, type OpenedInput } from './inputs.js'
 import type { ReadFlags } from './read-flags.js'
+import type { BoundBy } from './threads.js'
 import { usage } from './stop.js'
 
 /** @param unbound hears of tables that are passed over */
 export async function eachBoundInput(
   path: string,
   name: string,
-  { single, rules, base }: BoundRun,
+  { flags: by, single, rules, base }: BoundRun,
   flags: ReadFlags,
   unbound: (notice: string) => void,
-  visit: (input: OpenedInput, rule: FileRule) => Promise<void>,
+  visit: (input: OpenedInput, rule: FileRule, bound: BoundBy) => Promise<void>,
 ): Promise<void> {
   let bound = 0
   let refused: unknown
@@ -24,7 +25,8 @@ export async function eachBoundInput(
     const meant = rules?.columns.some((rule) => meansRule(rule, path, name, base, sheet)) === true
     if (!single && sheet !== undefined && !meant) return unbound(`Not inspected: ${input.name}.`)
     try {
-      await visit(input, single ?? ruleFor(rules!, path, name, base, sheet))
+      const rule = single ?? ruleFor(rules!, path, name, base, sheet)
+      await visit(input, rule, { flags: by, path, name })
       bound++
     } catch (error) {
       // A rule that speaks of all sheets is about those that have its columns.

@@ -337,9 +337,10 @@ for (const command of program.commands) {
   if (!has('--no-color')) command.option('--no-color', 'no colour on a terminal')
   if (!has('--reveal')) command.option(...reveal)
   command.addOption(
-    new Option('--jobs <n>', 'how many threads may work; one does, and the output is the same')
-      .default('1')
-      .argParser(jobs),
+    new Option(
+      '--jobs <n>',
+      'how many threads may work (default: one, for large files one a core); the output is the same',
+    ).argParser(jobs),
   )
 }
 

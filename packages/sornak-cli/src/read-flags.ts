@@ -1,5 +1,7 @@
 // The options that say how an input is read; every command that reads takes them.
 
+import { availableParallelism } from 'node:os'
+
 export interface ReadFlags {
   readonly delimiter?: string
   readonly quote?: string
@@ -10,4 +12,15 @@ export interface ReadFlags {
   /** From 1. */
   readonly headerRow?: string
   readonly quiet?: boolean
+  /** How many threads may work, from 1. */
+  readonly jobs?: string
+}
+
+/** From so many bytes on threads gain more than it takes to start them, as measured with two on two cores. */
+const GAIN = 64 * 1024 * 1024
+
+/** How many threads may work on a file of so many bytes: where it is not said, as many as there are cores to gain by. */
+export function jobsFor(size: number, { jobs }: ReadFlags): number {
+  if (jobs !== undefined) return Number.parseInt(jobs, 10)
+  return size < GAIN ? 1 : availableParallelism()
 }

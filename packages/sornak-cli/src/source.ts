@@ -16,15 +16,16 @@ export interface Desk {
 
 const CHUNK = 1024 * 1024
 
+/** Reads an open file at any place. */
+export const readerOf = (fd: number): Source['read'] => {
+  return (into, at) => readSync(fd, into, 0, into.length, at)
+}
+
 export function desk(): Desk {
   const open = new Set<number>()
   const source = (name: string, fd: number): Source => {
     open.add(fd)
-    return {
-      name,
-      size: fstatSync(fd).size,
-      read: (into, at) => readSync(fd, into, 0, into.length, at),
-    }
+    return { name, descriptor: fd, size: fstatSync(fd).size, read: readerOf(fd) }
   }
   const keep: Keeper = (name) => {
     const fd = nameless(name)

@@ -15,6 +15,8 @@ export interface Source {
   read(into: Uint8Array, at: number): number
   /** What separates the fields of its text; found where it is left out. */
   readonly shape?: { readonly delimiter?: string | undefined; readonly quote?: string | undefined }
+  /** The open file that it is, where other threads of the process may read it too. */
+  readonly descriptor?: number
   /** How the values were stored, where the bytes were made out of another format. */
   readonly storage?: Storage
 }

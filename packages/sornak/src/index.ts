@@ -80,6 +80,8 @@ export {
   type Companion,
 } from './inspect/beside.js'
 export type { EvidenceRun } from './inspect/evidence-run.js'
+export { spool, SPOOL_SIZE, type Spool } from './inspect/spool.js'
+export { joinedParts, type InspectedPart } from './inspect/inspected-part.js'
 export { columnRuns, type ColumnRuns } from './inspect/evidence-runs.js'
 export { matcherOf, type Matcher } from './inspect/matcher.js'
 export {

@@ -25,7 +25,8 @@ import {
 import { eachBoundInput } from '../bound-inputs.js'
 import type { OpenedInput } from '../inputs.js'
 import { inspected } from '../inspected.js'
-import type { ReadFlags } from '../read-flags.js'
+import { jobsFor, type ReadFlags } from '../read-flags.js'
+import type { BoundBy } from '../threads.js'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
 import { progress } from '../progress.js'
@@ -66,10 +67,11 @@ export async function inspect(files: readonly string[], flags: InspectFlags): Pr
   const met = new Set<Accepted>()
   const trusted = await trustedLists(run.rules, run.base)
 
-  const one = async (input: OpenedInput, rule: FileRule) => {
+  const one = async (input: OpenedInput, rule: FileRule, bound: BoundBy) => {
     const { name, sheet, source } = input
     const bar = progress(name, flags.quiet === true)
-    const file = await inspected(source, rule, { ...run.options, trusted }, bar)
+    const options = { ...run.options, trusted }
+    const file = await inspected(source, rule, options, bar, bound, jobsFor(source.size, flags))
     const accept = await acceptance(acceptedIn(run.rules, input.path, run.base, sheet), file, met)
     const { tallies, failed, errors } = await report.file(name, file, accept, failOn)
     totals.failed ||= failed

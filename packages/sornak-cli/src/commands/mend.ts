@@ -21,7 +21,8 @@ import { eachBoundInput } from '../bound-inputs.js'
 import { hashOf, readRecord, recordPath, tablePath, writeRecord } from '../change-record.js'
 import { oneInput, type OpenedInput } from '../inputs.js'
 import { inspected } from '../inspected.js'
-import type { ReadFlags } from '../read-flags.js'
+import { jobsFor, type ReadFlags } from '../read-flags.js'
+import type { BoundBy } from '../threads.js'
 import { writeMended } from '../mended.js'
 import { keepInputs, openOutput, tell } from '../output.js'
 import { paintFor } from '../paint.js'
@@ -63,20 +64,21 @@ export async function mend(path: string, flags: MendFlags): Promise<number> {
   const trusted = await trustedLists(run.rules, run.base)
   let status: number = STATUS.fine
   let done = false
-  await eachBoundInput(path, path, run, flags, tell, async (input, rule) => {
+  await eachBoundInput(path, path, run, flags, tell, async (input, rule, bound) => {
     if (done)
       throw usage(
         `${path} has several sheets or tables that are bound.`,
         'Mend one at a time: say which with --sheet.',
       )
     done = true
-    status = await mendInput(input, rule, { run, only, accept, answers, trusted, flags })
+    status = await mendInput(input, rule, { run, bound, only, accept, answers, trusted, flags })
   })
   return status
 }
 
 interface Mending {
   readonly run: BoundRun
+  readonly bound: BoundBy
   readonly only: ReadonlySet<string> | undefined
   readonly accept: 'all' | 'exact'
   readonly answers: readonly Answer[]
@@ -87,7 +89,7 @@ interface Mending {
 async function mendInput(
   input: OpenedInput,
   rule: FileRule,
-  { run, only, accept, answers, trusted, flags }: Mending,
+  { run, bound, only, accept, answers, trusted, flags }: Mending,
 ): Promise<number> {
   const { path, name, sheet, source } = input
   const { out } = flags
@@ -98,7 +100,9 @@ async function mendInput(
     profile: false,
     trusted,
   }
-  const file = await inspected(source, rule, options, progress(name, flags.quiet === true))
+  const bar = progress(name, flags.quiet === true)
+  const jobs = jobsFor(source.size, flags)
+  const file = await inspected(source, rule, options, bar, bound, jobs)
   const accepted = await acceptance(acceptedIn(run.rules, path, run.base, sheet), file, new Set())
   const given = answersIn(answers, rule)
   const changes: Change[] = []

@@ -11,7 +11,7 @@ import {
 import { fieldText, type RecordView } from 'sornak/rows'
 import { unbound } from '../problem.js'
 import type { Progress, Source } from '../source.js'
-import type { FileRule } from './inspect.js'
+import type { FileRule } from './bound-table.js'
 import { headersOf, openRows, readRecords } from './rows.js'
 import { utf8Check } from './utf8.js'
 

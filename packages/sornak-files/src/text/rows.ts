@@ -70,15 +70,18 @@ export async function readRecords(
     check?.end()
     reader.end()
   } catch (error) {
-    if (error instanceof RowsError) {
-      throw unreadable(
-        `${source.name}:${error.line}  ${error.message}`,
-        'Close the quote, or choose the delimiter with --delimiter.',
-      )
-    }
-    throw error
+    throw placed(error, source)
   }
 }
+
+/** An error of the scanner with the name of the file; any other as it is. */
+export const placed = (error: unknown, { name }: Source): unknown =>
+  error instanceof RowsError
+    ? unreadable(
+        `${name}:${error.line}  ${error.message}`,
+        'Close the quote, or choose the delimiter with --delimiter.',
+      )
+    : error
 
 export function headersOf(view: RecordView, shape: CsvShape, name: string, line: number): string[] {
   if (view.fields > MOST_COLUMNS)

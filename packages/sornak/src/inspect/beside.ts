@@ -43,9 +43,10 @@ const MILLION = 1_000_000
 /** So many different values must speak for a process. */
 const FEW = 8
 
-export function besideEvidence(definition: Definition): BesideEvidence {
+/** @param from what the records before have said */
+export function besideEvidence(definition: Definition, from?: BesideState): BesideEvidence {
   const rounding = processesOf(definition).filter(({ rounds }) => rounds)
-  const known = new Map<number, Beside>()
+  const known = new Map<number, Beside>(from)
   return {
     fits(bytes, start, end, damaged) {
       const one: Beside = {

@@ -3,6 +3,7 @@
 
 import { plainDigits } from '../channel/number-text.js'
 import type { Definition } from '../identifier/definition.js'
+import { remembered } from '../identifier/remembered.js'
 import { spaceOf, widestNumber } from '../identifier/space.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { cleanValues } from './clean-values.js'
@@ -18,7 +19,7 @@ import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
 import { collector } from './short/short-values.js'
 import { copyOf, MOST_DIGITS, noSums, type Sums } from './sums.js'
-import { usualValues, type Answer } from './usual.js'
+import { usualClasses, usualValues, type Answer } from './usual.js'
 import { saysNothing } from './verdict.js'
 import { REPEAT, RUN_BITS } from './weights.js'
 
@@ -36,15 +37,23 @@ const PENALTY = RUN_BITS * UNIT
 type Found = Misfit['found']
 const NONE: ReadonlyMap<number, number> = new Map()
 
-/** @param from what the rows before have said; nothing at the start of a part */
-export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {
+// What reads the values of a definition, and learns of them as they come; nothing of it depends on the rows before.
+const readersOf = remembered((definition: Definition) => {
   const processes = processesOf(definition)
-  const space = spaceOf(definition)
-  const mixed = space.layouts.some(({ places }) =>
+  const mixed = spaceOf(definition).layouts.some(({ places }) =>
     places.some(({ chars }) => !chars.every(isDigit)),
   )
   const fitting = fitReader(processes, mixed)
-  const saysOf = misfitReader(definition, processes)
+  const classes = usualClasses(processes, mixed, fitting.says)
+  return { processes, mixed, fitting, classes, saysOf: misfitReader(definition, processes) }
+})
+
+const isDigit = (code: number) => code >= 48 && code <= 57
+
+/** @param from what the rows before have said; nothing at the start of a part */
+export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {
+  const { processes, mixed, fitting, saysOf, classes } = readersOf(definition)
+  const space = spaceOf(definition)
   const widest = space.widest || widestNumber(space)
   const wide = processes.some(({ rounds }) => rounds)
   const count = processes.length
@@ -80,7 +89,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const before = sequence(from?.last)
   let lastMisfit = from?.lastMisfit ?? ''
 
-  const usual = usualValues(processes, mixed, fitting.says)
+  const usual = usualValues(classes)
 
   const mark = (): Place => ({ row: rows, known: copyOf(now) })
 
@@ -337,5 +346,3 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     },
   }
 }
-
-const isDigit = (code: number) => code >= 48 && code <= 57

@@ -51,10 +51,16 @@ export interface Row {
 
 /** What two parts say, where the second has no first value of its own any more. */
 export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
-  const move = ({ row, known }: Place): Place => ({
-    row: row + a.rows,
-    known: added(a.sums, known),
-  })
+  // The runs of all processes share their places.
+  const places = new Map<Place, Place>()
+  const move = (place: Place): Place => {
+    let moved = places.get(place)
+    if (!moved) {
+      moved = { row: place.row + a.rows, known: added(a.sums, place.known) }
+      places.set(place, moved)
+    }
+    return moved
+  }
   return {
     first: a.first,
     rows: a.rows + b.rows,

@@ -7,8 +7,7 @@ import { holds } from '../identifier/holds.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
 import { alsoAtWork } from './also-at-work.js'
-import { besideEvidence, companions, type BesideEvidence, type Companion } from './beside.js'
-import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
+import { companions, type Companion } from './beside.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { columnRuns, type ColumnRuns } from './evidence-runs.js'
 import {
@@ -19,13 +18,14 @@ import {
   type ColumnFinding,
   type ValueFinding,
 } from './finding.js'
+import { hearing, partOf, type Heard, type InspectedPart } from './inspected-part.js'
 import { hypotheses } from './originals.js'
 import { profiler, type Profiler } from './profile.js'
 import { repeats, type Repeats } from './repeats.js'
 import type { Shelf } from './shelf.js'
 import { spool, type Spool } from './spool.js'
 import { displayDiffers, storedCounts, type Storage, type StoredCounts } from './storage.js'
-import type { Bound, BoundColumn, Table } from './table.js'
+import { boundsOf, type Bound, type BoundColumn, type Table } from './table.js'
 import type { TrustedList } from './trusted.js'
 import { asDuplicate, asShown, judge, saysNothing } from './verdict.js'
 
@@ -51,9 +51,7 @@ export interface InspectOptions {
 }
 
 /** What looks at every value of a column. */
-interface Watch {
-  readonly evidence: ColumnEvidence | undefined
-  readonly beside: BesideEvidence | undefined
+interface Watch extends Partial<Heard> {
   readonly trusted: TrustedList | undefined
   readonly profile: Profiler | undefined
 }
@@ -90,6 +88,8 @@ export interface Inspection {
   conclude(): { readonly columns: readonly ColumnFinding[]; readonly again: readonly Stretch[] }
   /** First pass: one data record. */
   look(view: RecordView, place: RecordPlace): void
+  /** What the records said so far, and how many values there were; what must be unique is not in it. */
+  part(): InspectedPart
   /** Second pass: what there is to say of one record, column by column. */
   judge(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[]
 }
@@ -100,14 +100,23 @@ export interface Stretch {
   readonly to: RecordPlace
 }
 
-/** @param firstRecord index of the first data record in the file */
-export function inspection(table: Table, firstRecord: number, options: InspectOptions): Inspection {
+/**
+ * @param firstRecord index of the first data record in the file
+ * @param from what the records before have said
+ */
+export function inspection(
+  table: Table,
+  firstRecord: number,
+  options: InspectOptions,
+  from?: InspectedPart,
+): Inspection {
   const width = table.headers.length
-  const counts = table.columns.map((column): ColumnCounts => ({
+  const counts = table.columns.map((column, i): ColumnCounts => ({
     column,
     values: 0,
     intact: 0,
     blank: 0,
+    ...from?.counts[i],
     stored: storedCounts(),
     profiles: new Map(
       options.profile === true
@@ -117,28 +126,20 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
   }))
   const second = spool()
   const { storage } = options
-  const evidence = new Map<Bound, ColumnEvidence>()
-  const beside = new Map<Bound, BesideEvidence>()
+  const heard = options.onePass === true ? undefined : hearing(table, from)
   /** What watches the values of each column, where it holds one identifier. */
   const watches: Watch[] = []
   /** Where values must be unique. */
   const repeated = new Map<Bound, Repeats>()
   const runs = new Map<Bound, ColumnRuns>()
   const company = new Map<Bound, readonly Companion[]>()
-  for (const { choice } of table.columns)
-    for (const bound of boundsOf(choice))
-      if (options.onePass !== true) {
-        evidence.set(bound, columnEvidence(bound.definition))
-        beside.set(bound, besideEvidence(bound.definition))
-      }
   for (const { column, profiles } of counts)
     if (column.choice.kind === 'one') watches[column.index] = watchOf(column.choice.to, profiles)
 
   function watchOf(bound: Bound, profiles: ColumnCounts['profiles']): Watch {
     const { key } = bound.definition
     return {
-      evidence: evidence.get(bound),
-      beside: beside.get(bound),
+      ...heard?.get(bound),
       trusted: options.trusted?.get(key),
       profile: profiles.get(key),
     }
@@ -345,13 +346,14 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
       boundsOf(column.choice).map((bound) => ({ column, stored, bound })),
     )
     for (const { column, bound } of each) {
-      const state = evidence.get(bound)?.state()
-      if (!state) continue
+      const known = heard?.get(bound)
+      if (!known) continue
+      const state = known.evidence.state()
       const found = columnRuns(bound.definition, state)
       runs.set(bound, found)
-      company.set(bound, companions(bound.definition, beside.get(bound)!.state(), state))
+      company.set(bound, companions(bound.definition, known.beside.state(), state))
       told.set(column.index, [...(told.get(column.index) ?? []), ...found.told])
-      stretches.push(...found.suspects)
+      for (const { from, to } of found.suspects) stretches.push({ from, to })
     }
     const others = { headers: table.headers, runs: told }
     const columns = each.flatMap(({ column: { header, index }, stored, bound }) => {
@@ -389,11 +391,8 @@ export function inspection(table: Table, firstRecord: number, options: InspectOp
 
   const textOf = (view: RecordView, index: number) => fieldText(view, index, options.quote)
 
-  return { table, counts, spool: second, look, conclude, judge: judgeRecord }
-}
-
-function boundsOf(choice: BoundColumn['choice']): Bound[] {
-  return choice.kind === 'one' ? [choice.to] : [...new Set(choice.cases.values())]
+  const part = () => partOf(counts, heard ?? new Map())
+  return { table, counts, spool: second, look, part, conclude, judge: judgeRecord }
 }
 
 // Stretches that touch become one.

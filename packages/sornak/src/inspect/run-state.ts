@@ -184,3 +184,41 @@ export function runsOf<Known>({ ways }: RunState<Known>): Run<Known>[] {
     if (run.from) runs.unshift({ from: run.from, to: run.to, score: run.score })
   return runs
 }
+
+/** A state without chains: it can be sent to another thread, however many runs it has. */
+export interface FlatRuns<Known> {
+  readonly closed: readonly FlatClosed<Known>[]
+  readonly ways: readonly FlatWay<Known>[]
+}
+
+type FlatClosed<Known> = Omit<Closed<Known>, 'before'> & { readonly before: number }
+/** `closed` is the number of the last run that is over; negative where there is none. */
+type FlatWay<Known> = Omit<Way<Known>, 'closed'> & { readonly closed: number }
+
+export function flat<Known>({ ways }: RunState<Known>): FlatRuns<Known> {
+  const closed: FlatClosed<Known>[] = []
+  const numbers = new Map<Closed<Known>, number>()
+  // Ways share the runs with which they begin.
+  const numberOf = (last: Closed<Known> | undefined): number => {
+    const chain: Closed<Known>[] = []
+    for (let run = last; run && !numbers.has(run); run = run.before) chain.push(run)
+    for (const run of chain.reverse()) {
+      numbers.set(run, closed.length)
+      closed.push({ ...run, before: run.before ? numbers.get(run.before)! : -1 })
+    }
+    return last ? numbers.get(last)! : -1
+  }
+  return { ways: ways.flat().map((way) => ({ ...way, closed: numberOf(way.closed) })), closed }
+}
+
+export function fromFlat<Known>(state: FlatRuns<Known>): RunState<Known> {
+  const closed: Closed<Known>[] = []
+  for (const run of state.closed) closed.push({ ...run, before: closed[run.before] })
+  const [a, b, c, d] = state.ways.map((way): Way<Known> => ({ ...way, closed: closed[way.closed] }))
+  return {
+    ways: [
+      [a!, b!],
+      [c!, d!],
+    ],
+  }
+}

@@ -7,6 +7,8 @@ export interface Spool {
   add(place: RecordPlace): void
   /** Takes in the places of another one, in order. */
   join(other: Spool): void
+  /** Index, line and offset of each place, one behind the other. */
+  figures(): Float64Array
   readonly size: number
   at(i: number): RecordPlace
   /** The first place that found no room; from there on all records are looked at again. */
@@ -16,9 +18,10 @@ export interface Spool {
 /** Three 8-byte figures a record: 24 MB when full. */
 export const SPOOL_SIZE = 1_000_000
 
-export function spool(most: number = SPOOL_SIZE): Spool {
-  let figures = new Float64Array(3 * 1024)
-  let size = 0
+/** @param from the figures of places that it holds already */
+export function spool(most: number = SPOOL_SIZE, from?: Float64Array): Spool {
+  let figures = from ?? new Float64Array(3 * 1024)
+  let size = from ? from.length / 3 : 0
   let readOn: RecordPlace | undefined
 
   function add({ index, line, offset }: RecordPlace): void {
@@ -64,6 +67,7 @@ export function spool(most: number = SPOOL_SIZE): Spool {
     get readOn() {
       return readOn
     },
+    figures: () => figures.slice(0, size * 3),
     add,
     join,
     at,

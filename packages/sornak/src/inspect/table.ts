@@ -106,3 +106,8 @@ const bound = (definition: Definition): Bound => ({
   definition,
   fits: hasShapes(definition) ? shapesOf(definition) : matcherOf(definition),
 })
+
+/** Every definition that its values may have. */
+export function boundsOf(choice: Choice): readonly Bound[] {
+  return choice.kind === 'one' ? [choice.to] : [...new Set(choice.cases.values())]
+}

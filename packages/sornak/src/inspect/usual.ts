@@ -12,6 +12,13 @@ export interface Answer {
   readonly near: readonly number[]
 }
 
+/** The classes into which values fall, as far as they were met. */
+export interface UsualClasses {
+  /** The number of the class to which a value belongs that is a usual one; undefined for others. */
+  numberOf(bytes: Uint8Array, start: number, end: number): number | undefined
+  answerOf(number: number): Answer
+}
+
 export interface UsualValues {
   /** Counts the value, where it is a usual one. */
   take(bytes: Uint8Array, start: number, end: number): boolean
@@ -22,7 +29,7 @@ export interface UsualValues {
 interface Class {
   readonly alike: Alike
   readonly answer: Answer
-  count: number
+  readonly number: number
 }
 
 const LONGEST = 24
@@ -35,20 +42,42 @@ const ZERO_HIGH = FRONTS + 1
 /** Values with other characters than digits say nothing of numbers: what they say goes by the separators in them. */
 const SEPARATORS = [45, 47, 58]
 
+export function usualValues({ numberOf, answerOf }: UsualClasses): UsualValues {
+  const counts: number[] = []
+  let counted: number[] = []
+  return {
+    take(bytes, start, end) {
+      const number = numberOf(bytes, start, end)
+      if (number === undefined) return false
+      const before = counts[number] ?? 0
+      counts[number] = before + 1
+      if (before === 0) counted.push(number)
+      return true
+    },
+    drain(each) {
+      for (const number of counted) {
+        each(answerOf(number), counts[number]!)
+        counts[number] = 0
+      }
+      counted = []
+    },
+  }
+}
+
 /**
  * @param mixed values may hold other characters than digits
  * @param ask what one value says
  */
-export function usualValues(
+export function usualClasses(
   processes: readonly Process[],
   mixed: boolean,
   ask: (bytes: Uint8Array, start: number, end: number) => Answer,
-): UsualValues {
+): UsualClasses {
   const tables: (Class | null | undefined)[][] = []
   /** Values with other characters, by their length and the separators in them. */
   const others: Class[][] = []
   const classes = new Map<string, Class>()
-  let counted: Class[] = []
+  const answers: Answer[] = []
 
   // Null where values of this length and front have nothing in common.
   function alikeOf(length: number, slot: number): Alike | null {
@@ -70,14 +99,17 @@ export function usualValues(
     const answer = ask(bytes, start, end)
     const key = JSON.stringify([alike, answer])
     let one = classes.get(key)
-    if (!one) classes.set(key, (one = { alike, answer, count: 0 }))
+    if (!one) {
+      classes.set(key, (one = { alike, answer, number: answers.length }))
+      answers.push(answer)
+    }
     return one
   }
 
-  function take(bytes: Uint8Array, start: number, end: number): boolean {
+  function numberOf(bytes: Uint8Array, start: number, end: number): number | undefined {
     const length = end - start
-    if (length === 0 || length > LONGEST) return false
-    if (mixed && !isDigits(bytes, start, end)) return takeOther(bytes, start, end)
+    if (length === 0 || length > LONGEST) return undefined
+    if (mixed && !isDigits(bytes, start, end)) return otherNumber(bytes, start, end)
     let front = 0
     for (let at = start; at < end && at < start + FRONT; at++) front = front * 10 + bytes[at]! - 48
     // What is left over of a power of two up to 2^8 is told by the last eight digits.
@@ -91,39 +123,27 @@ export function usualValues(
     let found = table[slot]
     if (found === undefined) {
       const alike = alikeOf(length, slot)
-      if (alike && !isUsual(alike, low, zeros)) return false
+      if (alike && !isUsual(alike, low, zeros)) return undefined
       table[slot] = found = alike && classOf(alike, bytes, start, end)
     }
-    if (found === null || !isUsual(found.alike, low, zeros)) return false
-    if (found.count++ === 0) counted.push(found)
-    return true
+    if (found === null || !isUsual(found.alike, low, zeros)) return undefined
+    return found.number
   }
 
-  function takeOther(bytes: Uint8Array, start: number, end: number): boolean {
+  function otherNumber(bytes: Uint8Array, start: number, end: number): number | undefined {
     let shape = 0
     for (let at = start + 1; at < end; at++) {
       const byte = bytes[at]!
       // What may be a power of ten is looked at one by one.
-      if (byte === 69 || byte === 101) return false
+      if (byte === 69 || byte === 101) return undefined
       const place = SEPARATORS.indexOf(byte)
       if (place >= 0) shape |= 1 << place
     }
     const table = (others[end - start] ??= [])
-    const found = (table[shape] ??= classOf({}, bytes, start, end))
-    if (found.count++ === 0) counted.push(found)
-    return true
+    return (table[shape] ??= classOf({}, bytes, start, end)).number
   }
 
-  return {
-    take,
-    drain(each) {
-      for (const one of counted) {
-        each(one.answer, one.count)
-        one.count = 0
-      }
-      counted = []
-    },
-  }
+  return { numberOf, answerOf: (number) => answers[number]! }
 }
 
 function isUsual(

@@ -3,6 +3,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
+  flat,
+  fromFlat,
   joined,
   noRows,
   runsOf,
@@ -95,5 +97,27 @@ describe('what a run is', () => {
     expect(runsOf(stateOf(list)).map(({ from, to, score }) => [from.row, to.row, score])).toEqual(
       want,
     )
+  })
+})
+
+describe('without chains', () => {
+  test('it is the same state, and goes on as the same', () => {
+    fc.assert(
+      fc.property(scores, scores, (list, more) => {
+        const [state, behind] = [stateOf(list), stateOf(more)]
+        const sent = fromFlat(structuredClone(flat(state)))
+        expect(sent).toEqual(state)
+        expect(joined(sent, behind, moved(list.length))).toEqual(
+          joined(state, behind, moved(list.length)),
+        )
+      }),
+    )
+  })
+
+  test('it can be copied however many runs it has', () => {
+    const many = stateOf(Array.from({ length: 60_000 }, (_, row) => (row % 3 ? 40 : -90)))
+    const sent = fromFlat(structuredClone(flat(many)))
+    expect(runsOf(sent)).toHaveLength(20_000)
+    expect(runsOf(sent).at(-1)).toEqual(runsOf(many).at(-1))
   })
 })

@@ -6,7 +6,7 @@ import { columnEvidence } from '../../src/inspect/column-evidence.js'
 import { settled } from '../../src/inspect/joined-evidence.js'
 import { UNIT, type Process } from '../../src/inspect/process.js'
 import { processesOf } from '../../src/inspect/processes.js'
-import { usualValues } from '../../src/inspect/usual.js'
+import { usualClasses, usualValues } from '../../src/inspect/usual.js'
 import { identifier } from '../../src/index.js'
 
 const bytesOf = (text: string) => new TextEncoder().encode(text)
@@ -50,12 +50,13 @@ describe.each(DEFINITIONS)('$stored.masks.0.text', (definition) => {
 
   test('a value that is taken says what the first of its class said', () => {
     const asked = new Map<number[], (number | null)[]>()
-    const usual = usualValues(processes, true, (bytes, start, end) => {
+    const classes = usualClasses(processes, true, (bytes, start, end) => {
       const said: never[] = []
       const held = [asked.size]
       asked.set(held, answer(new TextDecoder().decode(bytes.subarray(start, end))))
       return { said, held, near: [] }
     })
+    const usual = usualValues(classes)
     fc.assert(
       fc.property(values, (text) => {
         const bytes = bytesOf(`xx${text}yy`)
