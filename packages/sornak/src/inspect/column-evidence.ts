@@ -254,7 +254,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (inForm) now.formed++
         if (percent) now.percents++
         if (percent === 'hundredfold') now.hundreds++
-        if (isShortened && !repeated) countDigits(seen)
+        // A percent sign leaves two numbers open, which have the same zeros at the end but for two.
+        if (isShortened && !repeated) countDigits(seen, percent ? seen.replace(/\D/g, '') : bare)
         if (/^0\d+$/.test(seen)) now.padded++
         if (bare !== undefined && bare.length < widest && !stands) {
           now.short++
@@ -288,13 +289,13 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     lastMisfit = seen
   }
 
-  function countDigits(seen: string): void {
+  function countDigits(seen: string, bare = seen): void {
     const shown = shownDigits(seen)
-    const long = plainDigits(seen)
+    const long = plainDigits(bare)
     if (shown !== undefined) now.digits[Math.min(MOST_DIGITS, shown)]!++
     else if (long > 0) {
       now.plain[Math.min(MOST_DIGITS, long)]!++
-      if (long < seen.length) now.ending[long]!++
+      if (long < bare.length) now.ending[long]!++
     }
   }
 

@@ -10,6 +10,7 @@ import { settled } from './joined-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
 import { channelOf } from './process-channel.js'
+import { toldRuns } from './told-runs.js'
 import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
@@ -44,32 +45,13 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
     [...every, ...cut].flatMap(({ from, to }) => [from.index, to.index + 1]),
     likeliest,
   )
-  const worthALine = every.filter((run) =>
-    isForm(run)
-      ? run.own !== 'marks'
-      : run.process === run.own && (run.own !== 'number-read' || run.short > 0),
-  )
-  worthALine.sort(inOrder)
-  const told: EvidenceRun[] = worthALine.filter(
-    (run, i) =>
-      !worthALine.some(
-        (other, k) =>
-          k !== i &&
-          inside(run, other) &&
-          (covers(other, run) ||
-            (k < i && other.channel === run.channel) ||
-            (isForm(run) === isForm(other) && saysMore(other, run))),
-      ),
-  )
   return {
-    told: cut.length ? [...told, ...cut].sort(inOrder) : told,
+    told: toldRuns(every, cut),
     around,
     suspects: [...cores.filter(({ suspect }) => suspect), ...cut],
     zerosAbsent: zerosAbsent(definition, whole),
   }
 }
-
-const inOrder = (a: EvidenceRun, b: EvidenceRun) => a.from.index - b.from.index || b.bits - a.bits
 
 // Rows that were cut, and what is left fits, where nothing else explains that they are no wider.
 function cutRuns(
@@ -116,21 +98,8 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
   return best
 }
 
-// An exponent is how few digits are printed, and binary numbers too: one line says it.
-const covers = (other: EvidenceRun, run: EvidenceRun) =>
-  run.process === 'form exponent' && !other.process.startsWith('form ')
-
-// Of two runs the wider one, where its rows say as much for it on the average as those of the other.
-function saysMore(a: EvidenceRun, b: EvidenceRun): boolean {
-  const rows = ({ from, to }: EvidenceRun) => to.index - from.index + 1
-  return rows(a) > rows(b) && a.bits * rows(b) >= b.bits * rows(a)
-}
-
 const touch = (a: EvidenceRun, b: EvidenceRun) =>
   a.from.index <= b.to.index && b.from.index <= a.to.index
-
-const inside = (a: EvidenceRun, b: EvidenceRun) =>
-  b.from.index <= a.from.index && a.to.index <= b.to.index
 
 // One in ten should start with a zero; that none does says something only where all other digits are
 // about as frequent as they should be.

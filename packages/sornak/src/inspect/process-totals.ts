@@ -150,8 +150,11 @@ export function fewerDigits(
   to: readonly number[],
   usual: number = usualDigits(from, to),
 ): number {
-  const counted = (digits: number) =>
-    Math.min(MOST, (widestNumber(space) - digits) * Math.log2(10) * UNIT)
+  // Both halves between two printed numbers are counted for each of them.
+  const counted = (digits: number) => {
+    const lost = widestNumber(space) - digits
+    return lost > 0 ? Math.min(MOST, Math.log2(10 ** lost + 1) * UNIT) : 0
+  }
   return to.reduce(
     (sum, count, k) => (k < usual ? sum + (count - from[k]!) * (counted(k) - counted(usual)) : sum),
     0,

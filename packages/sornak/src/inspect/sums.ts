@@ -41,7 +41,7 @@ export interface Sums {
   readonly readsExtra: readonly number[]
   /** How many values are printed with an exponent and so many digits. */
   readonly digits: readonly number[]
-  /** How many long numbers stand without an exponent, all their digits counted or those before a row of zeros. */
+  /** How many long numbers stand without an exponent, in any other form, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
   /** Those of them that end in a row of zeros, as a shortened one does. */
   readonly ending: readonly number[]
