@@ -3,8 +3,9 @@
 import type { Channel, Preimage } from './channel.js'
 import { bareDigits, integerOf, isDigits, numberTexts, type NumberText } from './number-text.js'
 
+// Codes of three letters (ISO 4217), of which none looks like digits.
 const CURRENCY =
-  /^(?:(?:[A-Z]{1,3})?\p{Sc}|[A-Z]{3}|R|kr|zł|Kč|Fr\.?)\s?|\s?(?:\p{Sc}|[A-Z]{3}|kr\.?|zł|Kč|Fr\.?)$/gu
+  /^(?:(?:[A-Z]{1,3})?\p{Sc}|(?![OI]{3})[A-Z]{3}|R|kr|zł|Kč|Fr\.?)\s?|\s?(?:\p{Sc}|(?![OI]{3})[A-Z]{3}|kr\.?|zł|Kč|Fr\.?)$/gu
 
 export const scaled: Channel = {
   id: 'scaled',

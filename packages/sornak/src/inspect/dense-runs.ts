@@ -38,8 +38,9 @@ function denseIn(
   const rows = totalOf(inside.map(rowsOf))
   const struck = totalOf(inside.map(misfitsOf))
   const [apart, left] = [misfitsOf(run) - struck, rowsOf(run) - rows]
-  if (apart === 0 || struck * left < CLOSER * apart * rows) return [run]
-  if (apart * FEWER > struck && denser(struck, rows, apart, left) < TWO_STRETCHES) return [run]
+  if (struck * left < CLOSER * apart * rows) return [run]
+  const fewApart = apart > 0 && apart * FEWER <= struck
+  if (!fewApart && denser(struck, rows, apart, left) < TWO_STRETCHES) return [run]
   return inside.flatMap(({ from, to }) => {
     const [a, b] = [from.known, to.known]
     const score =

@@ -52,7 +52,10 @@ export function misfitReader(
   const wraps = processes.flatMap(({ id }, i) => (id.startsWith('wrapped') ? [i] : []))
   const roundings = processes.flatMap(({ rounds }, i) => (rounds ? [i] : []))
   const cuts = new Set(processes.flatMap(({ id }, i) => (id.startsWith('cut-short') ? [i] : [])))
-  const asked = processes.flatMap((process, i) => (process.fits ? [{ i, fits: process.fits }] : []))
+  // Who writes letters for digits prints no numbers.
+  const asked = processes.flatMap(({ id, fits }, i) =>
+    fits && id !== 'look-alike' ? [{ i, fits }] : [],
+  )
 
   return (seen) => {
     const ways = hypotheses(definition, seen)

@@ -8,14 +8,15 @@ import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { FORMS, OUT, STOPS, type Process } from './process.js'
 import { behind, double, fifteen, rounds, single } from './rounding-images.js'
 import { holds, wraps } from './type-limits.js'
-import { isDigits, leadingZero } from './value-bytes.js'
+import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
 
 export function processesOf(definition: Definition): Process[] {
   const space = spaceOf(definition)
   const never = (id: string): Process => ({ id, usual: OUT })
   const list: Process[] = [
     ...FORMS.map((code) => never(`form ${code}`)),
-    ...['marks', 'display', 'look-alike', 'letter-case', 'sign'].map(never),
+    ...['marks', 'display', 'letter-case', 'sign'].map(never),
+    { id: 'look-alike', usual: OUT, fits: unlessZeroIn },
     ...unlessHeld(space, 'evaluated', unlessCode, 69, 101),
     ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
     ...unlessHeld(space, 'base-sixty', unless(58), 58),
@@ -79,6 +80,11 @@ function unlessOctal(bytes: Uint8Array, start: number, end: number): number {
   if (!leadingZero(bytes, start, end)) return 0
   for (let at = start; at < end; at++) if (bytes[at]! > 55) return 0
   return OUT
+}
+
+// Who writes letters for digits writes an O for a zero, at the least.
+function unlessZeroIn(bytes: Uint8Array, start: number, end: number): number {
+  return holdsZero(bytes, start, end) ? OUT : 0
 }
 
 function unless(...codes: number[]): NonNullable<Process['fits']> {

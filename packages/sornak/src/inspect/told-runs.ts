@@ -27,14 +27,17 @@ export function toldRuns(
             (isForm(run) === isForm(other) && saysMore(other, run))),
       ),
   )
-  return asOne([...told, ...cut].sort(inOrder))
+  const cores = told.filter((run) => !isForm(run))
+  return asOne([...told, ...cut].sort(inOrder), cores)
 }
 
 const inOrder = (a: EvidenceRun, b: EvidenceRun) => a.from.index - b.from.index || b.bits - a.bits
 
-// An exponent is how few digits are printed, and binary numbers too: one line says it.
+// An exponent is how few digits are printed, and binary numbers too: one line says it, where they were lost.
 const covers = (other: EvidenceRun, run: EvidenceRun) =>
-  run.process === 'form exponent' && !other.process.startsWith('form ')
+  run.process === 'form exponent' &&
+  !other.process.startsWith('form ') &&
+  other.process !== 'number-read'
 
 // In a long run the values of a few rows look like what another process prints, too: that is told where it explains them
 // so much better that they are judged by it. A form says nothing of what explains them, and has to be looked for in more rows.
@@ -54,8 +57,12 @@ const inside = (a: EvidenceRun, b: EvidenceRun) =>
 const rowsOf = ({ from, to }: EvidenceRun) => to.index - from.index + 1
 
 // Where a conversion leaves some values alone, a few of them in a row end a run by chance, and another begins behind them:
-// both are one line. What the rows between say against it is taken off.
-function asOne(runs: readonly EvidenceRun[]): EvidenceRun[] {
+// both are one line. What the rows between say against it is taken off. Of numbers that went through the same only the
+// larger ones are grouped, maybe.
+function asOne(runs: readonly EvidenceRun[], cores: readonly EvidenceRun[]): EvidenceRun[] {
+  const together = (a: EvidenceRun, b: EvidenceRun) =>
+    a.process.startsWith('form ') && cores.some((core) => inside(a, core) && inside(b, core))
+
   const found: EvidenceRun[] = []
   for (const run of runs) {
     const at = found.findLastIndex(({ channel, process }) => {
@@ -63,9 +70,13 @@ function asOne(runs: readonly EvidenceRun[]): EvidenceRun[] {
     })
     const before = found[at]
     const gap = before ? run.from.index - before.to.index - 1 : Infinity
-    if (!before || gap < 0 || gap > MOST_BETWEEN || gap * 10 > rowsOf(before) + rowsOf(run))
-      found.push(run)
-    else found[at] = { ...before, to: run.to, bits: before.bits + run.bits - ROW_BITS * gap }
+    const against = ROW_BITS * gap
+    const near = gap <= MOST_BETWEEN && against <= Math.min(before?.bits ?? 0, run.bits)
+    if (before && gap >= 0 && near)
+      found[at] = { ...before, to: run.to, bits: before.bits + run.bits - against }
+    else if (before && gap >= 0 && gap <= rowsOf(before) + rowsOf(run) && together(before, run))
+      found[at] = { ...before, to: run.to, bits: before.bits + run.bits }
+    else found.push(run)
   }
   return found
 }

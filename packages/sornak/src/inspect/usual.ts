@@ -3,7 +3,7 @@
 // they said is added up when somebody wants to know.
 
 import type { Alike, Process } from './process.js'
-import { isDigits } from './value-bytes.js'
+import { holdsZero, isDigits } from './value-bytes.js'
 
 /** What a value says: what it adds to the score of each process, and which limits it comes up to. */
 export interface Answer {
@@ -39,6 +39,8 @@ const FRONTS = 10 ** FRONT
 /** those that start with a zero are told apart by whether they hold an 8 or 9. */
 const ZERO = FRONTS
 const ZERO_HIGH = FRONTS + 1
+/** Each front twice: without a zero anywhere, and with one. */
+const SLOTS = 2 * (FRONTS + 2)
 /** Values with other characters than digits say nothing of numbers: what they say goes by the separators in them. */
 const SEPARATORS = [45, 47, 58]
 
@@ -119,19 +121,20 @@ export function usualClasses(
     while (zeros < length && bytes[end - 1 - zeros] === 48) zeros++
     const high = bytes[start] === 48 && holdsHigh(bytes, start, end)
     const slot = length > 1 && bytes[start] === 48 ? (high ? ZERO_HIGH : ZERO) : front
-    const table = (tables[length] ??= Array<Class | undefined>(FRONTS + 2).fill(undefined))
-    let found = table[slot]
+    const table = (tables[length] ??= Array<Class | undefined>(SLOTS).fill(undefined))
+    const at = 2 * slot + Number(holdsZero(bytes, start, end))
+    let found = table[at]
     if (found === undefined) {
       const alike = alikeOf(length, slot)
       if (alike && !isUsual(alike, low, zeros)) return undefined
-      table[slot] = found = alike && classOf(alike, bytes, start, end)
+      table[at] = found = alike && classOf(alike, bytes, start, end)
     }
     if (found === null || !isUsual(found.alike, low, zeros)) return undefined
     return found.number
   }
 
   function otherNumber(bytes: Uint8Array, start: number, end: number): number | undefined {
-    let shape = 0
+    let shape = Number(holdsZero(bytes, start, end)) << SEPARATORS.length
     for (let at = start + 1; at < end; at++) {
       const byte = bytes[at]!
       // What may be a power of ten is looked at one by one.

@@ -16,6 +16,11 @@ export function firstDigit(bytes: Uint8Array, start: number, end: number): numbe
 export const leadingZero = (bytes: Uint8Array, start: number, end: number): boolean =>
   end - start > 1 && (bytes[start] === 48 || bytes[start] === 43)
 
+export function holdsZero(bytes: Uint8Array, start: number, end: number): boolean {
+  for (let at = start; at < end; at++) if (bytes[at] === 48) return true
+  return false
+}
+
 export function compare(bytes: Uint8Array, start: number, end: number, text: string): number {
   const longer = end - start - text.length
   if (longer !== 0) return longer
