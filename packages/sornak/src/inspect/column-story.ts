@@ -3,7 +3,7 @@
 import type { Definition } from '../identifier/definition.js'
 import { alsoAtWork } from './also-at-work.js'
 import { outsideOf, stretches, type Stretch } from './aside.js'
-import { withoutChance } from './chance-runs.js'
+import { beyondChance, withoutChance } from './chance-runs.js'
 import { denseRuns } from './dense-runs.js'
 import { comparison, type Comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
@@ -19,6 +19,8 @@ export interface OwnRun extends EvidenceRun {
   readonly own: string
   /** Its values of digits that are too short. */
   readonly short: number
+  /** Bits by which what it explains is more frequent in its rows than chance has it, among others here and there. */
+  readonly apart: number
 }
 
 export interface ColumnStory {
@@ -47,6 +49,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
       inRuns[i]!.map(({ from, to, score }) => ({
         ...over(from, to, own, score),
         own: own.id,
+        apart: beyondChance(own, i, { from, to, score }, whole.sums),
         short: to.known.short - from.known.short,
       })),
     )

@@ -2,7 +2,7 @@
 // process, and what the stories of short values add or take away.
 
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf } from '../identifier/space.js'
+import { spaceOf, widestNumber } from '../identifier/space.js'
 import type { EvidenceState } from './evidence-state.js'
 import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
@@ -67,7 +67,9 @@ export function lifts(
     const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
     const fewer =
-      processes[i]!.id === 'short-display' ? fewerDigits(space, from.digits, to.digits) / UNIT : 0
+      processes[i]!.id === 'short-display'
+        ? fewerDigits(widestNumber(space), from.digits, to.digits) / UNIT
+        : 0
     const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
     return said > 0 ? said : -Infinity
   }

@@ -6,6 +6,7 @@ import type { Sums } from './sums.js'
 import { widestMissing } from './cut-widths.js'
 import { bits, IN, MOST, OUT, STOPS, UNIT, type Process } from './process.js'
 import type { Run } from './run-state.js'
+import { allOfOneKind } from './spread.js'
 import { OTHER_KIND, RUN_BITS } from './weights.js'
 
 /** What is known of a column before its rows are. */
@@ -134,25 +135,28 @@ function passed({ id, ofDigits }: Process, from: Sums, to: Sums): number {
 
 // What it adds that many originals come out as one value. A long number that ends in zeros was not shortened where
 // its neighbours stand with all their digits.
-const more = (space: Space, id: string, i: number, from: Sums, to: Sums): number =>
-  to.extra[i]! -
-  from.extra[i]! -
-  (id === 'short-display'
-    ? fewerDigits(space, from.digits, to.digits) +
-      fewerDigits(space, from.ending, to.ending, usualDigits(from.plain, to.plain))
-    : 0)
+function more(space: Space, id: string, i: number, from: Sums, to: Sums): number {
+  const extra = to.extra[i]! - from.extra[i]!
+  if (id !== 'short-display') return extra
+  const all = usualDigits(from.plain, to.plain)
+  return (
+    extra -
+    fewerDigits(widestNumber(space), from.digits, to.digits) -
+    fewerDigits(all, from.ending, to.ending, all)
+  )
+}
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
-// neighbours, and not to fewer. What its originals were counted for is too much by so many bits.
+// neighbours, and not to fewer. What its originals, of so many digits, were counted for is too much by so many bits.
 export function fewerDigits(
-  space: Space,
+  width: number,
   from: readonly number[],
   to: readonly number[],
   usual: number = usualDigits(from, to),
 ): number {
   // Both halves between two printed numbers are counted for each of them.
   const counted = (digits: number) => {
-    const lost = widestNumber(space) - digits
+    const lost = width - digits
     return lost > 0 ? Math.min(MOST, Math.log2(10 ** lost + 1) * UNIT) : 0
   }
   return to.reduce(
@@ -232,22 +236,22 @@ export function belowAnyway(
   all: Sums,
 ): number {
   if (max === undefined) return 0
-  const { inside, seldom } = belowHere(i, from, to, all)
-  return inside * Math.max(0, wrapsOf(setting, id, max) / UNIT - seldom)
+  const { inside, said } = belowHere(i, from, to, all)
+  return Math.max(0, (inside * wrapsOf(setting, id, max)) / UNIT - said)
 }
 
 /** Bits that it says for values that wrapped, and fit, that all of them lie below the limit and others hardly do. */
 export function belowOnlyHere({ id }: Process, i: number, from: Sums, to: Sums, all: Sums): number {
-  const { inside, seldom } = belowHere(i, from, to, all)
-  return id.startsWith('wrapped') && inside === to.fits - from.fits ? inside * seldom : 0
+  const { inside, said } = belowHere(i, from, to, all)
+  return id.startsWith('wrapped') && inside === to.fits - from.fits ? said : 0
 }
 
-// How many that fit lie below the limit, and how many bits it says of each, since others do so seldom.
+// How many that fit lie below the limit, and how many bits it says that all of them do, since others do so seldom.
 function belowHere(i: number, from: Sums, to: Sums, all: Sums) {
   const inside = leftIn(i, from, to)
   const others = all.fits - all.zeros - (to.fits - from.fits - (to.zeros - from.zeros))
   const below = leftIn(i, undefined, all) - inside
-  return { inside, seldom: -Math.log2((below + 1) / (others + 2)) }
+  return { inside, said: allOfOneKind(inside, below, Math.max(0, others - below)) }
 }
 
 // The same for a process that was at work here and there: each value that it explains was met as often

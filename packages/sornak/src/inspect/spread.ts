@@ -43,6 +43,13 @@ export function bitsOf(counts: readonly number[], kinds: number): number {
   return (own - risen(kinds / 2, all)) / Math.LN2
 }
 
+/**
+ * Bits that it says that so many more are all of one kind, where some were and some were not: little where hardly any
+ * were seen, however many there are now (Laplace's rule of succession).
+ */
+export const allOfOneKind = (more: number, were: number, not: number): number =>
+  (risen(were + not + 2, more) - risen(were + 1, more)) / Math.LN2
+
 // ln of x (x + 1) (x + 2) …, so many factors.
 const risen = (x: number, count: number) => lnGamma(x + count) - lnGamma(x)
 

@@ -2,17 +2,19 @@
 
 import { isForm, type OwnRun } from './column-story.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { ROW_BITS, RUN_BITS } from './weights.js'
+import { DOUBT_BITS, ROW_BITS, RUN_BITS } from './weights.js'
 
 /** @param cut rows that were cut, and what is left fits */
 export function toldRuns(
   every: readonly OwnRun[],
   cut: readonly EvidenceRun[],
 ): readonly EvidenceRun[] {
-  const worthALine = every.filter((run) =>
-    isForm(run)
-      ? run.own !== 'marks'
-      : run.process === run.own && (run.own !== 'number-read' || run.short > 0),
+  const worthALine = every.filter(
+    (run) =>
+      run.apart >= DOUBT_BITS &&
+      (isForm(run)
+        ? run.own !== 'marks'
+        : run.process === run.own && (run.own !== 'number-read' || run.short > 0)),
   )
   worthALine.sort(inOrder)
   const told = worthALine.filter(

@@ -1,7 +1,7 @@
 // What is told of a long column: the rows that were converted, by what, and nothing besides.
 
 import { expect, test } from 'vitest'
-import { columnRuns, type Definition } from 'sornak'
+import { columnRuns, judge, type Definition } from 'sornak'
 import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 type Convert = (text: string) => string
@@ -95,4 +95,36 @@ test('groups in numbers of which every third is below a thousand', () => {
   const forms = told.filter((line) => line.startsWith('form '))
   expect(forms).toHaveLength(1)
   expect(told.filter((line) => line.startsWith('number-read'))).toHaveLength(1)
+})
+
+test('what was converted here and there lies in no run, however often it was', () => {
+  const cases: readonly (readonly [Definition, () => string, Convert, every: number])[] = [
+    [of('{5}'), () => `${1 + next(9)}${digits(4)}`, withTail, 4],
+    [of('{6}'), () => `00${digits(4)}`, grouped, 4],
+    [of('{9}'), () => digits(9), withTail, 4],
+    [of('{16}'), () => `${4 + next(2)}${digits(15)}`, withTail, 4],
+    [of('{19}'), () => `${1 + next(9)}${digits(18)}`, withTail, 4],
+  ]
+  for (const [made, draw, convert, every] of cases) {
+    const seen = Array.from({ length: 6_000 }, () => (next(every) ? draw() : convert(draw())))
+    const { told } = columnRuns(made, evidenceOf(made, seen))
+    const short = told.filter(({ from, to }) => to.index - from.index < 5_000)
+    expect(short.map(({ process, from, to }) => `${process} ${from.index}-${to.index}`)).toEqual([])
+  }
+})
+
+test('that all lie below the limit of a type tells nothing where hardly any are left to hold them against', () => {
+  const areas = ['206555', '253555', '360555', '425555']
+  const made = of('{10}')
+  const draw = () => `${areas[next(4)]}${digits(4)}`
+  for (let again = 0; again < 6; again++) {
+    const originals = Array.from({ length: 6_000 }, draw)
+    const seen = originals.map((one) => (next(50) ? one : withTail(one)))
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    expect(runs.told.map(({ process }) => process)).toEqual([])
+    seen.forEach((value, row) => {
+      if (value === originals[row]) return
+      expect(judge(made, value, 10, runs.around(row)).mend).toBe(originals[row])
+    })
+  }
 })
