@@ -49,8 +49,8 @@ export function valuesOf(definition, random) {
   }
 }
 
-/** The values of a column under a definition: both passes. */
-export function judgedColumn(definition, texts) {
+/** What the values of a column say together: the first pass. */
+export function evidenceOf(definition, texts) {
   const evidence = columnEvidence(definition)
   texts.forEach((text, index) => {
     const place = { index, line: index, offset: index }
@@ -59,7 +59,12 @@ export function judgedColumn(definition, texts) {
       evidence.fits(bytes, 0, bytes.length, place)
     } else if (text.trim()) evidence.misfit(text, place)
   })
-  const runs = columnRuns(definition, evidence.state())
+  return evidence.state()
+}
+
+/** The values of a column under a definition: both passes. */
+export function judgedColumn(definition, texts) {
+  const runs = columnRuns(definition, evidenceOf(definition, texts))
   return {
     runs,
     judgedAt(index) {

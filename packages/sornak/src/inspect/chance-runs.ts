@@ -1,5 +1,6 @@
 // Rows that were converted here and there: some of them lie close together by chance.
 
+import type { EvidenceState } from './evidence-state.js'
 import { IN, UNIT, type Process } from './process.js'
 import type { Run } from './run-state.js'
 import type { Sums } from './sums.js'
@@ -7,36 +8,55 @@ import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 /** Of fewer rows elsewhere nothing is told. */
 const FEW_ELSEWHERE = 20
+/** Rows of which fewer speak for it are no stretch that went through it. */
+const FEWEST = 1 / 25
 
 /**
- * By how many bits rows that a process explains are more frequent in a run than elsewhere, less what it takes to say where
- * it begins. What was rounded shows in values that fit as well: where they say enough, the others are not counted.
+ * By how many bits rows that speak for a process are more frequent in a run than elsewhere, less what it takes to say where
+ * it begins.
  */
 export function beyondChance(
-  { rounds, id }: Process,
+  process: Process,
   i: number,
-  { from: { known: from }, to: { known: to }, score }: Run<Sums>,
-  all: Sums,
+  run: Run<Sums>,
+  { sums: all, atLimit }: Pick<EvidenceState, 'sums' | 'atLimit'>,
 ): number {
-  const hits = to.hits[i]! - from.hits[i]!
-  const rows = to.fits - from.fits + to.misfits - from.misfits
-  const [struck, others] = [all.hits[i]! - hits, all.fits + all.misfits - rows]
-  const byFits = rounds === true && score - hits * IN >= RUN_BITS * UNIT
-  if (byFits || hits === 0 || others < FEW_ELSEWHERE) return Infinity
+  const { known: from } = run.from
+  const { known: to } = run.to
+  const { exactly, id } = process
+  const fits = to.fits - from.fits
+  const unfit = to.hits[i]! - from.hits[i]!
+  const fitting =
+    exactly === undefined
+      ? to.fresh[i]! - from.fresh[i]!
+      : Math.max(0, Math.round((run.score - unfit * IN) / exactly))
+  const rows = fits + to.misfits - from.misfits
+  const others = all.fits + all.misfits - rows
+  // A sequence that was rounded repeats itself, as none does here and there.
+  if (to.again[i]! - from.again[i]! >= RUN_BITS * UNIT) return Infinity
+  if (unfit + fitting < FEWEST * rows) return -Infinity
+  if (others < FEW_ELSEWHERE) return Infinity
+  const elsewhere = all.hits[i]! - unfit
+  const of = (rest: number, others: number) => oftener(unfit, rest, elsewhere, others)
   const kept = to.zeros - from.zeros
-  const of = (rest: number, others: number) => oftener(hits, rest, struck, others)
-  const bits = of(rows - hits, others - struck)
-  const zeros = id === 'number-read' ? of(kept, all.zeros - kept) : 0
-  return Math.max(bits, zeros) - Math.log2(all.fits + all.misfits)
+  const fittingElsewhere = (exactly === undefined ? all.fresh[i]! : atLimit[i]!) - fitting
+  const bits = Math.max(
+    of(rows - unfit, others - elsewhere),
+    id === 'number-read' ? of(kept, all.zeros - kept) : 0,
+    // What was printed in another form says nothing of values that fit.
+    oftener(fitting, fits - fitting, fittingElsewhere, all.fits - fits - fittingElsewhere),
+  )
+  return bits - Math.log2(all.fits + all.misfits)
 }
 
 // Bits that it says that some are struck and some are not, where of others fewer were.
 function oftener(struck: number, not: number, others: number, othersNot: number): number {
-  const usual = (others + 1) / (others + othersNot + 2)
-  const here = struck / (struck + not)
-  if (here <= usual) return -Infinity
-  const rest = not && not * Math.log2((1 - here) / (1 - usual))
-  return struck * Math.log2(here / usual) + rest
+  if (struck <= 0) return 0
+  const [rest, other] = [Math.max(0, not), Math.max(0, others)]
+  const usual = (other + 1) / (other + Math.max(0, othersNot) + 2)
+  const here = struck / (struck + rest)
+  if (here <= usual) return 0
+  return struck * Math.log2(here / usual) + (rest && rest * Math.log2((1 - here) / (1 - usual)))
 }
 
 /** The runs of each process without those of lost zeros that are as many as chance has it. */

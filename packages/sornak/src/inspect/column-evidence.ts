@@ -292,8 +292,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   function countDigits(seen: string, bare = seen): void {
     const shown = shownDigits(seen)
     const long = plainDigits(bare)
-    if (shown !== undefined) now.digits[Math.min(MOST_DIGITS, shown)]!++
-    else if (long > 0) {
+    if (shown !== undefined) {
+      now.digits[Math.min(MOST_DIGITS, shown)]!++
+      if (shown >= bare.length) now.complete++
+    } else if (long > 0) {
       now.plain[Math.min(MOST_DIGITS, long)]!++
       if (long < bare.length) now.ending[long]!++
     }

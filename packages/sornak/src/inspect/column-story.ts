@@ -49,7 +49,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
       inRuns[i]!.map(({ from, to, score }) => ({
         ...over(from, to, own, score),
         own: own.id,
-        apart: beyondChance(own, i, { from, to, score }, whole.sums),
+        apart: beyondChance(own, i, { from, to, score }, whole),
         short: to.known.short - from.known.short,
       })),
     )

@@ -2,11 +2,11 @@
 // process, and what the stories of short values add or take away.
 
 import type { Definition } from '../identifier/definition.js'
-import { spaceOf, widestNumber } from '../identifier/space.js'
+import { spaceOf } from '../identifier/space.js'
 import type { EvidenceState } from './evidence-state.js'
 import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
-import { against as leftAlone, fewerDigits } from './process-totals.js'
+import { against as leftAlone, fewerShown } from './process-totals.js'
 import { STOPS, UNIT } from './process.js'
 import { processesOf } from './processes.js'
 import type { ShortGroup } from './short/group.js'
@@ -66,10 +66,7 @@ export function lifts(
     if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
     const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
-    const fewer =
-      processes[i]!.id === 'short-display'
-        ? fewerDigits(widestNumber(space), from.digits, to.digits) / UNIT
-        : 0
+    const fewer = processes[i]!.id === 'short-display' ? fewerShown(space, from, to) / UNIT : 0
     const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
     return said > 0 ? said : -Infinity
   }

@@ -139,26 +139,29 @@ function more(space: Space, id: string, i: number, from: Sums, to: Sums): number
   const extra = to.extra[i]! - from.extra[i]!
   if (id !== 'short-display') return extra
   const all = usualDigits(from.plain, to.plain)
-  return (
-    extra -
-    fewerDigits(widestNumber(space), from.digits, to.digits) -
-    fewerDigits(all, from.ending, to.ending, all)
-  )
+  const dropped = fewerDigits(from.ending, to.ending, all, all)
+  return extra - fewerShown(space, from, to) - dropped
+}
+
+/** The same of those that stand with an exponent, of which most show all digits or do not. */
+export function fewerShown(space: Space, from: Sums, to: Sums): number {
+  const usual = usualDigits(from.digits, to.digits)
+  const shown = to.digits.reduce((sum, count, k) => sum + count - from.digits[k]!, 0)
+  const isComplete = (to.complete - from.complete) * 2 > shown
+  return fewerDigits(from.digits, to.digits, usual, isComplete ? usual : widestNumber(space))
 }
 
 // Zeros at the end of a coefficient may be dropped: such a value was shortened to as many digits as its
 // neighbours, and not to fewer. What its originals, of so many digits, were counted for is too much by so many bits.
-export function fewerDigits(
-  width: number,
+function fewerDigits(
   from: readonly number[],
   to: readonly number[],
-  usual: number = usualDigits(from, to),
+  usual: number,
+  width: number,
 ): number {
-  // Both halves between two printed numbers are counted for each of them.
-  const counted = (digits: number) => {
-    const lost = width - digits
-    return lost > 0 ? Math.min(MOST, Math.log2(10 ** lost + 1) * UNIT) : 0
-  }
+  // Both halves between two printed numbers were counted for each of them.
+  const counted = (digits: number) =>
+    digits < width ? Math.min(MOST, Math.log2(10 ** (width - digits) + 1) * UNIT) : 0
   return to.reduce(
     (sum, count, k) => (k < usual ? sum + (count - from[k]!) * (counted(k) - counted(usual)) : sum),
     0,

@@ -41,6 +41,8 @@ export interface Sums {
   readonly readsExtra: readonly number[]
   /** How many values are printed with an exponent and so many digits. */
   readonly digits: readonly number[]
+  /** How many of these show all digits of their number. */
+  readonly complete: number
   /** How many long numbers stand without an exponent, in any other form, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
   /** Those of them that end in a row of zeros, as a shortened one does. */
@@ -81,6 +83,7 @@ export function noSums(processes: number): Sums {
     markedZeros: 0,
     padded: 0,
     formed: 0,
+    complete: 0,
     reads: 0,
     scores: ofEach,
     extra: ofEach,
@@ -98,7 +101,7 @@ export function noSums(processes: number): Sums {
 }
 
 /** Numbers of more digits count as if they had so many. */
-export const MOST_DIGITS = 18
+export const MOST_DIGITS = 24
 
 /** The same figures, apart from those that are counted on. */
 export function copyOf(sums: Sums): Tally {
@@ -117,6 +120,7 @@ export function copyOf(sums: Sums): Tally {
     markedZeros: sums.markedZeros,
     padded: sums.padded,
     formed: sums.formed,
+    complete: sums.complete,
     reads: sums.reads,
     scores: [...sums.scores],
     extra: [...sums.extra],
@@ -156,6 +160,7 @@ function paired(
     zeros: of(a.zeros, b.zeros),
     spelt: of(a.spelt, b.spelt),
     formed: of(a.formed, b.formed),
+    complete: of(a.complete, b.complete),
     padded: of(a.padded, b.padded),
     tiny: of(a.tiny, b.tiny),
     percents: of(a.percents, b.percents),
