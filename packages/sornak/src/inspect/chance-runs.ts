@@ -10,44 +10,85 @@ import { DOUBT_BITS, RUN_BITS } from './weights.js'
 const FEW_ELSEWHERE = 20
 /** Rows of which fewer speak for it are no stretch that went through it. */
 const FEWEST = 1 / 25
+/** Where the runs of a process leave less of the column, it struck all of it here and there. */
+const LEAST_REST = 1 / 5
+
+/** What rows say of one process: how many speak for it, that do not fit or that do, and how many do not. */
+interface Said {
+  readonly rows: number
+  readonly fits: number
+  readonly unfit: number
+  readonly fitting: number
+  /** Values that kept a zero at the front. */
+  readonly kept: number
+}
 
 /**
- * By how many bits rows that speak for a process are more frequent in a run than elsewhere, less what it takes to say where
- * it begins.
+ * By how many bits rows that speak for a process are more frequent in a run than where it has none, less what it takes to say
+ * where it begins.
+ *
+ * @param runs all runs of the process
  */
 export function beyondChance(
   process: Process,
   i: number,
-  run: Run<Sums>,
-  { sums: all, atLimit }: Pick<EvidenceState, 'sums' | 'atLimit'>,
-): number {
-  const { known: from } = run.from
-  const { known: to } = run.to
-  const { exactly, id } = process
-  const fits = to.fits - from.fits
-  const unfit = to.hits[i]! - from.hits[i]!
-  const fitting =
-    exactly === undefined
-      ? to.fresh[i]! - from.fresh[i]!
-      : Math.max(0, Math.round((run.score - unfit * IN) / exactly))
-  const rows = fits + to.misfits - from.misfits
-  const others = all.fits + all.misfits - rows
-  // A sequence that was rounded repeats itself, as none does here and there.
-  if (to.again[i]! - from.again[i]! >= RUN_BITS * UNIT) return Infinity
-  if (unfit + fitting < FEWEST * rows) return -Infinity
-  if (others < FEW_ELSEWHERE) return Infinity
-  const elsewhere = all.hits[i]! - unfit
-  const of = (rest: number, others: number) => oftener(unfit, rest, elsewhere, others)
-  const kept = to.zeros - from.zeros
-  const fittingElsewhere = (exactly === undefined ? all.fresh[i]! : atLimit[i]!) - fitting
-  const bits = Math.max(
-    of(rows - unfit, others - elsewhere),
-    id === 'number-read' ? of(kept, all.zeros - kept) : 0,
-    // What was printed in another form says nothing of values that fit.
-    oftener(fitting, fits - fitting, fittingElsewhere, all.fits - fits - fittingElsewhere),
-  )
-  return bits - Math.log2(all.fits + all.misfits)
+  runs: readonly Run<Sums>[],
+  whole: Pick<EvidenceState, 'sums' | 'atLimit'>,
+): (run: Run<Sums>) => number {
+  const all = saidOfAll(process, i, whole)
+  const rest = runs.reduce((left, one) => without(left, saidIn(process, i, one)), all)
+  return (run) => {
+    const here = saidIn(process, i, run)
+    const again = run.to.known.again[i]! - run.from.known.again[i]!
+    // A sequence that was rounded repeats itself, as none does here and there.
+    if (again >= RUN_BITS * UNIT) return Infinity
+    if (here.unfit + here.fitting < FEWEST * here.rows) return -Infinity
+    const there = rest.rows >= LEAST_REST * all.rows ? rest : without(all, here)
+    if (there.rows < FEW_ELSEWHERE) return Infinity
+    const of = (rest: number, others: number) => oftener(here.unfit, rest, there.unfit, others)
+    const bits = Math.max(
+      of(here.rows - here.unfit, there.rows - there.unfit),
+      process.id === 'number-read' ? of(here.kept, there.kept) : 0,
+      // What was printed in another form says nothing of values that fit.
+      oftener(here.fitting, here.fits - here.fitting, there.fitting, there.fits - there.fitting),
+    )
+    return bits - Math.log2(all.rows)
+  }
 }
+
+function saidIn({ exactly }: Process, i: number, { from, to, score }: Run<Sums>): Said {
+  const [a, b] = [from.known, to.known]
+  const unfit = b.hits[i]! - a.hits[i]!
+  const held = exactly === undefined ? 0 : Math.round((score - unfit * IN) / exactly)
+  const fits = b.fits - a.fits
+  return {
+    rows: fits + b.misfits - a.misfits,
+    fits,
+    unfit,
+    fitting: exactly === undefined ? b.fresh[i]! - a.fresh[i]! : Math.max(0, held),
+    kept: b.zeros - a.zeros,
+  }
+}
+
+const saidOfAll = (
+  { exactly }: Process,
+  i: number,
+  { sums, atLimit }: Pick<EvidenceState, 'sums' | 'atLimit'>,
+): Said => ({
+  rows: sums.fits + sums.misfits,
+  fits: sums.fits,
+  unfit: sums.hits[i]!,
+  fitting: exactly === undefined ? sums.fresh[i]! : atLimit[i]!,
+  kept: sums.zeros,
+})
+
+const without = (a: Said, b: Said): Said => ({
+  rows: a.rows - b.rows,
+  fits: a.fits - b.fits,
+  unfit: a.unfit - b.unfit,
+  fitting: a.fitting - b.fitting,
+  kept: a.kept - b.kept,
+})
 
 // Bits that it says that some are struck and some are not, where of others fewer were.
 function oftener(struck: number, not: number, others: number, othersNot: number): number {

@@ -45,14 +45,15 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const compared = (state: EvidenceState, runs: typeof inRuns, mixed: boolean) =>
     comparison(definition, state, runs, { usual, among, mixed })
   const runsOf = ({ processes, over }: Comparison) =>
-    processes.map((own, i) =>
-      inRuns[i]!.map(({ from, to, score }) => ({
-        ...over(from, to, own, score),
+    processes.map((own, i) => {
+      const apart = beyondChance(own, i, inRuns[i]!, whole)
+      return inRuns[i]!.map((run) => ({
+        ...over(run.from, run.to, own, run.score),
         own: own.id,
-        apart: beyondChance(own, i, { from, to, score }, whole),
-        short: to.known.short - from.known.short,
-      })),
-    )
+        apart: apart(run),
+        short: run.to.known.short - run.from.known.short,
+      }))
+    })
   const together = compared(whole, inRuns, false)
   const all = together.everywhere()
   const apart = stretches(inRuns)
