@@ -1,17 +1,17 @@
 // Several threads say what one says, to the byte: of a file that is large enough to be cut into parts.
 
 import { createHash } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { drawing } from './drawn.js'
 import { folder, lines, sornak, started } from './run.js'
 
 const { next, digits } = drawing(20_261_128)
-const ROWS = 110_000
+const ROWS = 62_000
 /** Rows of two runs; the second goes over the border between two parts. */
 const LOST = [20_000, 21_500] as const
-const ROUNDED = [38_000, 62_000] as const
+const ROUNDED = [54_000, 60_000] as const
 const within = ([from, to]: readonly [number, number], row: number) => row >= from && row < to
 
 const originals = Array.from({ length: ROWS }, () => ({
@@ -58,6 +58,8 @@ describe('the same to the byte', () => {
 
   test('and right', () => {
     expect(alone.status).toBe(1)
+    // Smaller files are not divided.
+    expect(statSync(join(dir, 'list.csv')).size).toBeGreaterThan(4 * 1024 * 1024)
     const found = lines(alone.out)
     const changed = originals.flatMap(({ serial }, row) =>
       within(ROUNDED, row) && binary64(BigInt(serial)) !== serial ? [row + 1] : [],
@@ -66,7 +68,7 @@ describe('the same to the byte', () => {
       verdict === 'suspect' && column === 'Serial' ? [record as number] : [],
     )
     const known = new Set(suspects)
-    expect(changed.length).toBeGreaterThan(23_000)
+    expect(changed.length).toBeGreaterThan(5_900)
     expect(changed.filter((record) => known.has(record)).length).toBeGreaterThan(
       changed.length * 0.999,
     )
@@ -83,8 +85,8 @@ describe('the same to the byte', () => {
     for (const [row, mend] of mends) expect(mend).toBe(originals[row]!.crew)
   })
 
-  test.each(['2', '3'])('with %s threads', (jobs) => {
-    const ran = inspect('--format', 'jsonl', '--jobs', jobs)
+  test('with two threads', () => {
+    const ran = inspect('--format', 'jsonl', '--jobs', '2')
     expect({ status: ran.status, err: ran.err }).toEqual({ status: alone.status, err: alone.err })
     expect(hashOf(ran.out)).toBe(hashOf(alone.out))
   })

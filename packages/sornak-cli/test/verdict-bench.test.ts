@@ -85,14 +85,14 @@ test('and so they do where identifiers are issued in blocks', { timeout: 300_000
 })
 
 test('what is told of long columns is so, and nothing else is told', { timeout: 300_000 }, () => {
-  const { 'in all': all = {}, ...scenes } = figures('runs', 60)
+  const { 'in all': all = {}, ...scenes } = figures('runs', 90)
   const share = sharesOf(all)
-  expect(all['stretches']).toBeGreaterThan(50)
+  expect(all['stretches']).toBeGreaterThan(35)
   expect(share('found', 'stretches')).toBeGreaterThanOrEqual(0.95)
   expect(share('named', 'found')).toBeGreaterThanOrEqual(0.85)
-  expect(all['lines']).toBeGreaterThan(60)
+  expect(all['lines']).toBeGreaterThan(40)
   expect(share('odd', 'lines')).toBeLessThanOrEqual(0.05)
   // Rows here and there are no stretch.
-  expect(scenes['one in fifty']!['columns']).toBeGreaterThan(8)
+  expect(scenes['one in fifty']!['columns']).toBeGreaterThan(5)
   expect(scenes['one in fifty']!['odd']).toBe(0)
 })
