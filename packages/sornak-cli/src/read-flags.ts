@@ -19,8 +19,12 @@ export interface ReadFlags {
 /** From so many bytes on threads gain more than it takes to start them, as measured with two on two cores. */
 const GAIN = 64 * 1024 * 1024
 
+/** Each thread holds the library and what it knows: more of them than this to a core only take memory. */
+const MOST_TO_A_CORE = 2
+
 /** How many threads may work on a file of so many bytes: where it is not said, as many as there are cores to gain by. */
 export function jobsFor(size: number, { jobs }: ReadFlags): number {
-  if (jobs !== undefined) return Number.parseInt(jobs, 10)
-  return size < GAIN ? 1 : availableParallelism()
+  const cores = availableParallelism()
+  if (jobs !== undefined) return Math.min(Number.parseInt(jobs, 10), MOST_TO_A_CORE * cores)
+  return size < GAIN ? 1 : cores
 }

@@ -39,7 +39,7 @@ interface Thread {
 }
 
 // Beside the built command; its name is the same wherever the bundler puts this module.
-const module = ['thread.js', '../thread.js']
+const entry = ['thread.js', '../thread.js']
   .map((path) => fileURLToPath(new URL(path, import.meta.url)))
   .find(existsSync)
 
@@ -83,7 +83,7 @@ export function workersOn(
 
 // Answers come in the order of the requests.
 function thread(): Thread {
-  const worker = new Worker(module!)
+  const worker = new Worker(entry!)
   const waiting: { done: (result: never) => void; failed: (error: unknown) => void }[] = []
   worker.unref()
   worker.on('message', (answer: Answer) => {

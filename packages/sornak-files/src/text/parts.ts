@@ -135,10 +135,10 @@ function* piecesOf(
   sections: readonly Section[],
   again: readonly Stretch[],
 ): Generator<Piece & { readonly at: number }> {
-  let [next, stretch] = [0, 0]
+  let stretch = 0
   for (const { segment, marks, places } of sections) {
     const edges = [segment.from, ...marks, segment.to]
-    next = 0
+    let next = 0
     for (const [i, to] of edges.slice(1).entries()) {
       const from = edges[i]!
       const begin = next
