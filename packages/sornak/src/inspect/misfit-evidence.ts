@@ -203,9 +203,10 @@ function countOf({ originals, process }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'texts') return BigInt(originals.texts.length)
   if (originals.kind === 'subset') return roughly(originals.subset)
   const { low, high } = originals
-  // Of the two halves between values that are rounded one goes to each.
-  const halves = process === 'fifteen-rounded' || process === 'fifteen-binary64' ? 1n : 0n
-  return space.count(low, high - halves).count
+  const { count } = space.count(low, high)
+  // Of the two halves between values that are rounded one goes to each; but it may be the only original that there is.
+  const halves = process === 'fifteen-rounded' || process === 'fifteen-binary64'
+  return halves && count > 1n ? space.count(low, high - 1n).count : count
 }
 
 // Beside one value of digits, those of which the number is the front.

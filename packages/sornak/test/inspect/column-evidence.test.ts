@@ -168,21 +168,47 @@ describe('the column decides between processes', () => {
     const cut = originals.map((text) => text.slice(0, 4))
     for (const one of judged(cut)) expect(one.verdict).not.toBe('mendable')
   })
+  const card = fromCatalog('card/payment')!
+  const luhn = (body: string) => {
+    const sum = [...body].reverse().reduce((total, char, i) => {
+      const digit = Number(char) * (i % 2 ? 1 : 2)
+      return total + (digit > 9 ? digit - 9 : digit)
+    }, 0)
+    return `${body}${(10 - (sum % 10)) % 10}`
+  }
+  const cardNumbers = (count: number, end = '') =>
+    Array.from({ length: count }, () => luhn(`4${draw(14 - end.length)}${end}`))
   test('check digits that say "cut" turn fifteen digits back', () => {
-    const card = fromCatalog('card/payment')!
-    const luhn = (body: string) => {
-      const sum = [...body].reverse().reduce((total, char, i) => {
-        const digit = Number(char) * (i % 2 ? 1 : 2)
-        return total + (digit > 9 ? digit - 9 : digit)
-      }, 0)
-      return `${body}${(10 - (sum % 10)) % 10}`
-    }
-    const cards = Array.from({ length: 200 }, () => luhn(`4${draw(14)}`))
+    const cards = cardNumbers(200)
     const cut = cards.map((text) => `${text.slice(0, 15)}0`)
     const found = runsIn(card, cut)
     const mended = cut.map((value, i) => judge(card, value, 10, found.around(i)).mend)
     mended.forEach((mend, i) => expect(mend ?? cards[i]).toBe(cards[i]))
     expect(mended.filter((mend, i) => mend === cards[i]).length).toBeGreaterThan(150)
+  })
+  test('a half that went to the even digit below it was rounded, and does not say "cut"', () => {
+    // No card of the ten below comes out as the same: only the half was rounded to it.
+    const halves = cardNumbers(400, '00').filter((text) => {
+      const below = (BigInt(text.slice(0, 15)) - 1n).toString()
+      return text.endsWith('5') && luhn(below).slice(15) < '5'
+    })
+    expect(halves.length).toBeGreaterThan(2)
+    const rest = cardNumbers(258)
+    const originals = [...rest.slice(0, 18), ...halves.slice(0, 2)]
+    const toEven = originals.map((text) => {
+      const tens = BigInt(text.slice(0, 15))
+      const up = text[15]! > '5' || (text[15] === '5' && tens % 2n === 1n)
+      return `${tens + (up ? 1n : 0n)}0`
+    })
+    const around = rest.slice(18, 258)
+    const column = [...around.slice(0, 120), ...toEven, ...around.slice(120)]
+    const found = runsIn(card, column)
+    toEven.forEach((value, i) => {
+      const { mend, verdict, candidates } = judge(card, value, 10, found.around(120 + i))
+      expect(mend ?? originals[i]).toBe(originals[i])
+      if (verdict === 'ambiguous')
+        expect(candidates.map(({ text }) => text)).toContain(originals[i])
+    })
   })
 })
 
