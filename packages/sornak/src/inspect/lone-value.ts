@@ -4,7 +4,8 @@ import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
 import type { EvidenceState } from './evidence-state.js'
 import { prior } from './lifts.js'
-import { rivals } from './short/rivals.js'
+import { rowsIn, type ShortGroup } from './short/group.js'
+import { rivals, type Rivals } from './short/rivals.js'
 import type { Lift } from './weigh.js'
 
 /**
@@ -16,14 +17,22 @@ export type LoneValue = (seen: string, exception: number) => Lift | undefined
 
 /** Of values spread evenly one in ten thousand starts with so many zeros; fewer prove nothing. */
 const MANY = 4
+/** One in ten of those that lost a zero lacks so many. */
+const SOME = 2
 
-export function loneValues(definition: Definition, { sums, clean }: EvidenceState): LoneValue {
-  const { widest } = spaceOf(definition)
-  return (seen, exception) => {
-    if (!/^\d+$/.test(seen) || widest - seen.length < MANY) return undefined
-    const told = rivals(definition, {
-      values: [{ digits: seen, count: 1 }],
-      share: 1 / (1 + sums.wide + sums.zeros),
+interface Told {
+  readonly by: Rivals
+  /** Bits. */
+  readonly cost: number
+}
+
+export function loneValues(definition: Definition, whole: EvidenceState): LoneValue {
+  const { widest, widths } = spaceOf(definition)
+  const { shorts, sums, clean } = whole
+  const rivalsOf = (values: ShortGroup['values']) =>
+    rivals(definition, {
+      values,
+      share: rowsIn(values) / (rowsIn(values) + sums.wide + sums.zeros),
       printed: false,
       clean,
       between: undefined,
@@ -31,8 +40,31 @@ export function loneValues(definition: Definition, { sums, clean }: EvidenceStat
       apart: false,
       scattered: true,
     })
+  const every = shorts.map(({ digits, rows }) => ({ digits, count: rows.length }))
+  // What those say that lack as many zeros as this one, where others lack more or fewer, and that it is they.
+  const all = rowsIn(every)
+  const alike = (length: number): Told[] => {
+    const some = every.filter(({ digits }) => digits.length === length)
+    const rows = rowsIn(some)
+    return rows > 1 && rows < all ? [{ by: rivalsOf(some), cost: bitsToChoose(rows, all) }] : []
+  }
+  const known = new Map<number, Told[]>()
+  return (seen, exception) => {
+    const lacks = widest - seen.length
+    if (!/^\d+$/.test(seen) || lacks < SOME) return undefined
+    if (widths.length === 1 && !known.has(seen.length)) known.set(seen.length, alike(seen.length))
+    const told = [
+      ...(known.get(seen.length) ?? []),
+      ...(lacks < MANY ? [] : [{ by: rivalsOf([{ digits: seen, count: 1 }]), cost: exception }]),
+    ]
+    if (told.length === 0) return undefined
     // Such evidence takes away certainty, and gives none.
-    return (process) =>
-      Math.min((told(process) ?? -Infinity) - exception, -Math.log2(prior(process)))
+    const bits = (process: string) =>
+      Math.max(...told.map(({ by, cost }) => (by(process) ?? -Infinity) - cost))
+    return (process) => Math.min(bits(process), -Math.log2(prior(process)))
   }
 }
+
+// So many bits it takes, at the most, to say which of them.
+const bitsToChoose = (some: number, all: number): number =>
+  some * Math.log2(all / some) + (all - some) * Math.log2(all / (all - some))

@@ -2,7 +2,16 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge } from 'sornak'
-import { convertedRun, digits, evidenceOf, isListed, next, of } from './converted-column.js'
+import {
+  bare,
+  convertedRun,
+  digits,
+  evidenceOf,
+  isListed,
+  next,
+  of,
+  type Row,
+} from './converted-column.js'
 
 /** What is told of this value in the middle of so many others. */
 function among(count: number, seen: string) {
@@ -50,4 +59,69 @@ test('four numbers that wrapped in 16 bits in twenty rows, all of them below the
   expect(rows.length).toBeGreaterThan(3)
   for (const { told } of rows) expect(told.verdict).toBe('ambiguous')
   expect(rows.filter((one) => !isListed(one))).toEqual([])
+})
+
+const isWrong = ({ original, told }: Row) => told.mend !== undefined && told.mend !== original
+
+describe('two or three short values in twenty rows, beside many that kept their zeros', () => {
+  const octal = (text: string) => (/^0[0-7]+$/.test(text) ? `${BigInt(`0o${text}`)}` : bare(text))
+  const wrapped = (text: string) => `${BigInt.asUintN(16, BigInt(text))}`
+  const read = (convert: (text: string) => string) =>
+    Array.from({ length: 40 }, () => convertedRun(of('{5}'), () => digits(5), convert, 20))
+      .map((rows) => rows.filter(({ original, seen }) => seen !== original && seen.length < 5))
+      .filter(({ length }) => length === 2 || length === 3)
+      .flat()
+
+  test.each([
+    ['octal digits', octal],
+    ['wrapped in 16 bits', wrapped],
+  ])('are left open where they may be %s', (_, convert) => {
+    const rows = read(convert)
+    expect(rows.length).toBeGreaterThan(20)
+    expect(rows.filter(isWrong)).toEqual([])
+    expect(rows.filter((one) => !isListed(one))).toEqual([])
+  })
+
+  test('are mended where they can be neither', () => {
+    // Six digits wrap round in 16 bits to any number; nine in none that is so short, and an 8 or 9 is no octal digit.
+    const rows = convertedRun(of('{9}'), () => digits(9), bare, 20).filter(
+      ({ seen }) => seen.length < 9 && BigInt(seen) > 0o77777777n,
+    )
+    expect(rows.length).toBeGreaterThan(0)
+    for (const { original, told } of rows) expect(told.mend).toBe(original)
+  })
+})
+
+describe('a few values that lack three digits, among others that lack one', () => {
+  const column = (cutHere: (row: number) => boolean) =>
+    Array.from({ length: 600 }, (_, row) => {
+      const original = digits(6)
+      const seen = row >= 150 && row < 250 ? bare(original) : original
+      return { original, seen: cutHere(row) ? original.slice(0, 3) : seen }
+    })
+  const judged = (rows: ReturnType<typeof column>) => {
+    const made = of('{6}')
+    const runs = columnRuns(
+      made,
+      evidenceOf(
+        made,
+        rows.map(({ seen }) => seen),
+      ),
+    )
+    return rows
+      .map((row, i) => ({ ...row, told: judge(made, row.seen, 10, runs.around(i)) }))
+      .filter(({ seen }) => seen.length < 6)
+  }
+
+  test('were cut, maybe', () => {
+    const rows = judged(column((row) => [105, 143, 320, 557].includes(row)))
+    expect(rows.filter(({ seen }) => seen.length === 3).length).toBeGreaterThanOrEqual(4)
+    expect(rows.filter(isWrong)).toEqual([])
+  })
+
+  test('and the others are mended', () => {
+    const rows = judged(column(() => false))
+    expect(rows.length).toBeGreaterThan(4)
+    for (const { original, told } of rows) expect(told.mend).toBe(original)
+  })
 })

@@ -22,8 +22,8 @@ import {
 import { storiesOf, zerosLost } from './stories.js'
 import { rivalsOfWidths } from './several-widths.js'
 import { isPlain, MOST_OFTEN, type Story } from './story.js'
-import { atStake } from './throughout.js'
-import { OTHER_KIND, ROW_BITS } from '../weights.js'
+import { atStake, ofColumn } from './throughout.js'
+import { OTHER_KIND, ROW_BITS, TOGETHER } from '../weights.js'
 
 /** By how many bits the short values of a group speak for another process rather than for lost zeros. */
 export type Rivals = (process: string) => number | undefined
@@ -53,6 +53,8 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   let base: number | undefined
   const known = new Map<string, number | undefined>()
   const rows = rowsIn(values)
+  // That digits were read as a number is the commonest of a column: not of a few rows among many that were not.
+  const hardlyRead = few && keepsZeros(group)
   const beyondValues = (process: string, told: number) => {
     if (few) return 0
     if (process.startsWith('cut-short')) return alike(space, group, told)
@@ -64,12 +66,15 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
     if (!known.has(process)) {
       const own = stories.get(process)
       const isOctal = process.startsWith('octal')
-      const stake = isOctal ? atStake(rows) : 0
+      const isWrapped = process.startsWith('wrapped')
+      const { otherBase, wrapped } = TOGETHER
+      const rare = isOctal ? otherBase : isWrapped && all > 1 ? wrapped : undefined
+      const stake = hardlyRead && rare ? ofColumn(rare) : isOctal ? atStake(rows) : 0
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
       const { clean, between, share, printed } = group
       // A run has a part of them only; and what was printed in another form is not among them.
-      const still = clean && !between && !printed
+      const still = clean && !between && !printed && !hardlyRead
       const told = own?.map((story) => {
         const fits = still ? (story.clean?.(clean, share) ?? 0) : 0
         return evidence(space, story, values, group) - base! + stake + fits
@@ -79,13 +84,9 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
         (most, one) => (Number.isNaN(one) ? most : Math.max(most ?? -Infinity, one)),
         undefined,
       )
-      const against = process.startsWith('wrapped') ? held * ROW_BITS : 0
-      // That where clean values lie suits octal digits better is too little for a lone value; but what a zero less leaves is
-      // such digits only so often.
-      const said =
-        best !== undefined && all === 1 && isOctal
-          ? Math.min(0, best) + (keepsZeros(group) ? asOctal(space) : 0)
-          : best
+      const against = isWrapped ? held * ROW_BITS : 0
+      // That where clean values lie suits octal digits better is too little for a lone value.
+      const said = best !== undefined && all === 1 && isOctal ? Math.min(stake, best) : best
       known.set(process, said === undefined ? said : said + beyondValues(process, said) - against)
     }
     return known.get(process)
@@ -97,9 +98,6 @@ const FEW_KEPT = 20
 
 const keepsZeros = ({ clean }: ShortGroup): boolean =>
   clean !== undefined && zerosKept(clean) >= FEW_KEPT
-
-// Bits that it says of digits without a zero at the front that they could have been read as octal ones.
-const asOctal = ({ widest }: Space): number => (widest - 1) * Math.log2(10 / 8)
 
 // The best that a story can do, whatever the population.
 function evidence(
