@@ -28,6 +28,8 @@ export interface Machine {
   readonly exact: boolean
   /** Whether the check digit is among what the automaton tests. */
   readonly checked: boolean
+  /** Whatever stands at one place, any character of its own may stand at any other. */
+  readonly free: boolean
   step(node: MachineNode, charCode: number): MachineNode | null
   /** How many ways to the end pass all rules. */
   endings(node: MachineNode): bigint
@@ -100,6 +102,7 @@ export function machineOf(
     ),
     alphabet,
     checked: definition.check === undefined || subject !== undefined,
+    free: spans.length === 0 && subject === undefined,
     exact:
       !places.some((place) => place.open) &&
       (definition.check === undefined || subject !== undefined),

@@ -74,6 +74,8 @@ interface Digits {
   readonly all: bigint
   /** Where zeros are padding, each key belongs to one width only: the narrowest that holds it. */
   readonly least: bigint
+  /** The largest number, where all up to it are values; else undefined. */
+  readonly upTo: bigint | undefined
 }
 
 const isDigit = (code: number) => code >= 48 && code <= 57
@@ -149,7 +151,9 @@ function digitsOf(definition: Definition, layout: Layout): Digits[] {
   const first = plus ? machine.step(machine.start, PLUS) : machine.start
   if (!first || width === 0 || machine.endings(first) === 0n) return []
   const all = allOf(definition, layout)
-  return [{ machine, first, width, prefix: plus ? '+' : '', all, least: 0n }]
+  const most = 10n ** BigInt(width)
+  const upTo = machine.free && machine.endings(first) === most ? most - 1n : undefined
+  return [{ machine, first, width, prefix: plus ? '+' : '', all, least: 0n, upTo }]
 }
 
 // For each width of a number in front those values that have it there, and no digit behind it.
@@ -168,7 +172,15 @@ function frontsOf(definition: Definition, { places: all, parts }: Layout): Digit
     )
     const first = machine.start
     if (machine.endings(first) === 0n) continue
-    found.push({ machine, first, width, prefix: '', all: allOf(definition, layout), least: 0n })
+    found.push({
+      machine,
+      first,
+      width,
+      prefix: '',
+      all: allOf(definition, layout),
+      least: 0n,
+      upTo: undefined,
+    })
   }
   return found
 }
@@ -180,7 +192,11 @@ function allOf(definition: Definition, layout: Layout): bigint {
 
 // How many values of this width lie between two bounds, both included: down the digits that the bounds share, then
 // down each of them.
-function between({ machine, first, width }: Digits, low: bigint, high: bigint): bigint {
+function between({ machine, first, width, upTo }: Digits, low: bigint, high: bigint): bigint {
+  if (upTo !== undefined) {
+    const most = high < upTo ? high : upTo
+    return low > most ? 0n : most - low + 1n
+  }
   const from = low.toString().padStart(width, '0')
   if (from.length > width) return 0n
   let to = high.toString().padStart(width, '0')
@@ -236,7 +252,12 @@ function collect(
   limit: number,
   out: { value: bigint; text: string }[],
 ): void {
-  const { machine, width } = one
+  const { machine, width, prefix, upTo } = one
+  if (upTo !== undefined) {
+    for (let value = low, left = limit; value <= high && value <= upTo && left > 0; value++, left--)
+      out.push({ value, text: prefix + value.toString().padStart(width, '0') })
+    return
+  }
   const lowText = low.toString().padStart(width, '0')
   if (lowText.length > width) return
   const highText =
@@ -247,7 +268,7 @@ function collect(
     const i = text.length
     if (i === width) {
       const texts: string[] = []
-      spell(machine, node, one.prefix + text, left, texts)
+      spell(machine, node, prefix + text, left, texts)
       for (const whole of texts) out.push({ value: BigInt(text), text: whole })
       left -= texts.length
       return

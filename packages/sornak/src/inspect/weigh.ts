@@ -46,6 +46,9 @@ interface Weighted {
   readonly all: number
 }
 
+/** Nothing is known of how originals start. */
+const ANY: Usual = () => 1
+
 /** No start is more usual than a hundred times as often as any other. */
 const MOST_USUAL = 5000
 
@@ -62,7 +65,7 @@ export function weigh(
   most: number,
   column: { readonly lift?: Lift; readonly usual?: Usual | undefined } = {},
 ): Weighed {
-  const { lift = () => 0, usual = () => 1 } = column
+  const { lift = () => 0, usual = ANY } = column
   // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
   const top = Math.max(0, ...hypotheses.map(({ process }) => lift(process)))
   const every = weighted(space, hypotheses, (process) => lift(process) - top, usual)
@@ -139,6 +142,7 @@ export function decided(weighed: Weighed): Weighed {
 
 // Originals in one interval start alike, but for the widest.
 function startOf(space: Space, { low, high }: { low: bigint; high: bigint }, usual: Usual): number {
+  if (usual === ANY) return 1
   const [first] = space.list(low, high, 1)
   return first === undefined ? 1 : usual(first)
 }
