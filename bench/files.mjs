@@ -14,13 +14,9 @@ import { fit, fromCatalog, identifier } from '../packages/sornak/dist/index.js'
 import { randomFrom } from './columns.mjs'
 import { CONVERSIONS } from './populations/conversions.mjs'
 import { KINDS } from './populations/kinds.mjs'
+import { asked, numberIn, share } from './words.mjs'
 
 const COMMAND = fileURLToPath(new URL('../packages/sornak-cli/dist/sornak.js', import.meta.url))
-const numberIn = (name, usual) => {
-  const word = process.argv.find((one) => one.startsWith(`--${name}=`))
-  return word ? Number(word.slice(name.length + 3)) : usual
-}
-const asked = new Set(process.argv.slice(2))
 const files = numberIn('files', 100)
 const seed = numberIn('seed', 1)
 const COLUMNS = 5
@@ -164,7 +160,6 @@ for (let file = 0; file < files; file++) {
   })
 }
 
-const share = (a, b) => (b === 0 ? '-' : ((100 * a) / b).toFixed(2)).padStart(7)
 const row = (title, t) =>
   [
     title.padEnd(16),

@@ -11,14 +11,12 @@ import { fit, fromCatalog, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, randomFrom } from './columns.mjs'
 import { CONVERSIONS } from './populations/conversions.mjs'
 import { KINDS } from './populations/kinds.mjs'
+import { asked, numberIn, option, share } from './words.mjs'
 
-const option = (name) =>
-  process.argv.find((word) => word.startsWith(`--${name}=`))?.slice(name.length + 3)
-const asked = new Set(process.argv.slice(2))
-const seed = Number(option('seed') ?? 7)
-const every = Number(option('every') ?? 1)
+const seed = numberIn('seed', 7)
+const every = numberIn('every', 1)
 const only = option('only') ?? ''
-const times = Number(option('times') ?? 1)
+const times = numberIn('times', 1)
 
 /** Of how many rows which are struck: by the first of three conversions, or by which of them. */
 const SCENES = {
@@ -170,7 +168,6 @@ function totals(results) {
   return table
 }
 
-const share = (a, b) => (b === 0 ? '     -' : ((100 * a) / b).toFixed(2)).padStart(7)
 const row = (title, t) =>
   [
     title.padEnd(30),

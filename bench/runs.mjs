@@ -9,12 +9,10 @@ import { columnRuns, fromCatalog, identifier } from '../packages/sornak/dist/ind
 import { evidenceOf, inThreads, randomFrom } from './columns.mjs'
 import { CONVERSIONS } from './populations/conversions.mjs'
 import { KINDS } from './populations/kinds.mjs'
+import { asked, numberIn, option, share } from './words.mjs'
 
-const option = (name) =>
-  process.argv.find((word) => word.startsWith(`--${name}=`))?.slice(name.length + 3)
-const asked = new Set(process.argv.slice(2))
-const seed = Number(option('seed') ?? 11)
-const every = Number(option('every') ?? 5)
+const seed = numberIn('seed', 11)
+const every = numberIn('every', 5)
 const only = option('only') ?? ''
 
 const ROWS = 6_000
@@ -139,14 +137,13 @@ function isNear({ from, to }, first, last) {
 const lineOf = ({ process, channel, from, to, bits }) =>
   `${channel} (${process}) ${from.index}-${to.index} ${bits}`
 
-const share = (a, b) => (b === 0 ? '-' : ((100 * a) / b).toFixed(2)).padStart(8)
 const row = (title, t) =>
   [
     title.padEnd(30),
     `${t.columns}`.padStart(8),
     `${t.stretches}`.padStart(9),
-    share(t.found, t.stretches),
-    share(t.named, t.found),
+    share(t.found, t.stretches, 8),
+    share(t.named, t.found, 8),
     `${t.lines}`.padStart(7),
     `${t.odd}`.padStart(5),
   ].join(' ')

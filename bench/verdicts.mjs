@@ -14,18 +14,14 @@
 import { readFileSync } from 'node:fs'
 import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, randomFrom, valuesOf } from './columns.mjs'
+import { asked, numberIn, option, share } from './words.mjs'
 
-const asked = new Set(process.argv.slice(2))
 const kind = ['catalog', 'more'].find((word) => asked.has(`--${word}`))
 const file = kind ? `${kind}-conversions.json` : 'conversions.json'
 const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
 const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
-const only = process.argv.find((word) => word.startsWith('--only='))?.slice(7)
+const only = option('only')
 
-const numberIn = (name, usual) => {
-  const word = process.argv.find((one) => one.startsWith(`--${name}=`))
-  return word ? Number(word.slice(name.length + 3)) : usual
-}
 const RUN = numberIn('run', 20)
 const TIMES = numberIn('times', 1)
 
@@ -288,12 +284,20 @@ if (results) {
   )
 }
 
-function share(a, b) {
-  return b === 0 ? '     -' : `${((100 * a) / b).toFixed(2).padStart(6)}`
-}
 function row(title, t) {
-  return `${title.padEnd(34)} ${String(t.changed).padStart(7)} ${share(t.flagged, t.unfit)} ${share(t.doubted, t.stillFit)} ${share(t.accused, t.unchanged)} ${share(t.recovered, t.determined)} ${String(t.mended).padStart(7)} ${String(t.wrong).padStart(5)} ${share(t.inList, t.listed)}`
+  return [
+    title.padEnd(34),
+    `${t.changed}`.padStart(7),
+    share(t.flagged, t.unfit, 6),
+    share(t.doubted, t.stillFit, 6),
+    share(t.accused, t.unchanged, 6),
+    share(t.recovered, t.determined, 6),
+    `${t.mended}`.padStart(7),
+    `${t.wrong}`.padStart(5),
+    share(t.inList, t.listed, 6),
+  ].join(' ')
 }
+
 function report(table, said) {
   if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
   else if (said.length > 0) console.log(said.join('\n'))
