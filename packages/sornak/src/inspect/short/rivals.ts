@@ -48,13 +48,15 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const few = all < FEW_ROWS
   const step = Math.ceil(others.length / MOST_VALUES)
   const values = others.filter((_, i) => i % step === 0)
-  if (space.widths.length > 1) return all > 1 ? rivalsOfWidths(definition, group, values) : UNKNOWN
-  if (!isPlain(space) || (few && !(group.clean && rangeOf(space, group.clean)))) return UNKNOWN
-  let base: number | undefined
-  const known = new Map<string, number | undefined>()
   const rows = rowsIn(values)
   // That digits were read as a number is the commonest of a column: not of a few rows among many that were not.
   const hardlyRead = few && keepsZeros(group)
+  const ofOctal = hardlyRead ? ofColumn(TOGETHER.otherBase) : atStake(rows)
+  if (space.widths.length > 1)
+    return all > 1 ? rivalsOfWidths(definition, group, values, ofOctal) : UNKNOWN
+  if (!isPlain(space) || (few && !(group.clean && rangeOf(space, group.clean)))) return UNKNOWN
+  let base: number | undefined
+  const known = new Map<string, number | undefined>()
   const beyondValues = (process: string, told: number) => {
     if (few) return 0
     if (process.startsWith('cut-short')) return alike(space, group, told)
@@ -67,9 +69,8 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
       const own = stories.get(process)
       const isOctal = process.startsWith('octal')
       const isWrapped = process.startsWith('wrapped')
-      const { otherBase, wrapped } = TOGETHER
-      const rare = isOctal ? otherBase : isWrapped && all > 1 ? wrapped : undefined
-      const stake = hardlyRead && rare ? ofColumn(rare) : isOctal ? atStake(rows) : 0
+      const ofWrapped = isWrapped && hardlyRead && all > 1 ? ofColumn(TOGETHER.wrapped) : 0
+      const stake = isOctal ? ofOctal : ofWrapped
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
       const { clean, between, share, printed } = group

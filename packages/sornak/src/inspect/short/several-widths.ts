@@ -12,17 +12,22 @@ import { bitsOf } from '../spread.js'
 import { ROW_BITS, TOGETHER } from '../weights.js'
 import { allAlike } from './alike.js'
 import type { ShortGroup } from './group.js'
-import { atStake, ofColumn } from './throughout.js'
+import { ofColumn } from './throughout.js'
 
-/** The stories of such values beside that of zeros lost, in bits; `undefined` for a process that has none. */
+/**
+ * The stories of such values beside that of zeros lost, in bits; `undefined` for a process that has none.
+ *
+ * @param stake by how many bits they must suit lost zeros better than octal reading
+ */
 export function rivalsOfWidths(
   definition: Definition,
   group: ShortGroup,
   values: ShortGroup['values'],
+  stake: number,
 ): (process: string) => number | undefined {
   const alike = allAlike(spaceOf(definition), group)
   const tell = (process: string): number | undefined => {
-    if (process === READ_OCTAL || process === STOPS) return readOctal(definition, values, process)
+    if (process === READ_OCTAL || process === STOPS) return stake + readOctal(definition, values, process)
     if (process.startsWith('cut-short')) return alike ? ofColumn(TOGETHER.cutShort) : undefined
     const type = INTEGER_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
     const told = type ? belowLimit(values, type.max.toString()) : 0
@@ -45,7 +50,6 @@ function readOctal(
 ): number {
   const space = spaceOf(definition)
   let bits = 0
-  let rows = 0
   for (const { digits, count } of values) {
     const ways = hypotheses(definition, digits)
     const chance = (process: string) =>
@@ -57,10 +61,9 @@ function readOctal(
     const lost = chance('number-read')
     const octal = process === STOPS ? stopped(space, digits) : chance(process)
     if (octal === 0 && lost === 0) continue
-    rows += count
     bits += count * Math.max(-ROW_BITS, Math.min(ROW_BITS, Math.log2(octal / lost)))
   }
-  return bits + atStake(rows)
+  return bits
 }
 
 // What has no 8 or 9 in it is read to its end; of the rest what stands before the first of them.
