@@ -39,6 +39,7 @@ export function loneValues(definition: Definition, whole: EvidenceState): LoneVa
       negatives: false,
       apart: false,
       scattered: true,
+      picked: true,
     })
   const every = shorts.map(({ digits, rows }) => ({ digits, count: rows.length }))
   // What those say that lack as many zeros as this one, where others lack more or fewer, and that it is they.

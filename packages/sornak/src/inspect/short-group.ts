@@ -24,6 +24,7 @@ export function groupOf(
       clean,
       between: undefined,
       apart: false,
+      picked: false,
     }
   const values = shorts.flatMap(({ digits, rows }) => {
     const before = (place: Mark<Sums>) => firstWhere(rows.length, (i) => rows[i]! >= place.row)
@@ -45,6 +46,7 @@ export function groupOf(
     apart: rows * 2 < sums.fits + sums.misfits && outside * MOST_INSIDE < inside,
     share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
     printed,
+    picked: false,
     clean,
     between: {
       kept: kept / short,

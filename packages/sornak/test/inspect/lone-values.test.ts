@@ -82,6 +82,17 @@ describe('two or three short values in twenty rows, beside many that kept their 
     expect(rows.filter((one) => !isListed(one))).toEqual([])
   })
 
+  test('are left open where values of several widths were read as octal, and others left alone', () => {
+    const phone = () => `0${digits(6 + next(5))}`
+    const whole = (text: string) => (/^[0-7]+$/.test(text) ? `${octal(text)}.0` : text)
+    const rows = Array.from({ length: 40 }, () => convertedRun(of('{7..11}'), phone, whole, 20))
+      .map((run) => run.filter(({ original, seen }) => seen !== original))
+      .filter(({ length }) => length === 2 || length === 3)
+      .flat()
+    expect(rows.length).toBeGreaterThan(20)
+    expect(rows.filter(isWrong)).toEqual([])
+  })
+
   test('are mended where they can be neither', () => {
     // Six digits wrap round in 16 bits to any number; nine in none that is so short, and an 8 or 9 is no octal digit.
     const rows = convertedRun(of('{9}'), () => digits(9), bare, 20).filter(
@@ -119,9 +130,10 @@ describe('a few values that lack three digits, among others that lack one', () =
     expect(rows.filter(isWrong)).toEqual([])
   })
 
-  test('and the others are mended', () => {
+  test('and where none was, zeros are put back', () => {
     const rows = judged(column(() => false))
     expect(rows.length).toBeGreaterThan(4)
-    for (const { original, told } of rows) expect(told.mend).toBe(original)
+    for (const { original, told } of rows) expect(told.candidates[0]?.text).toBe(original)
+    expect(rows.filter(({ told }) => told.mend).length * 5).toBeGreaterThan(rows.length * 4)
   })
 })

@@ -50,7 +50,7 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const values = others.filter((_, i) => i % step === 0)
   const rows = rowsIn(values)
   // That digits were read as a number is the commonest of a column: not of a few rows among many that were not.
-  const hardlyRead = few && keepsZeros(group)
+  const hardlyRead = few && keepsZeros(group) && !group.picked
   const ofOctal = hardlyRead ? ofColumn(TOGETHER.otherBase) : atStake(rows)
   if (space.widths.length > 1)
     return all > 1 ? rivalsOfWidths(definition, group, values, ofOctal) : UNKNOWN
