@@ -32,9 +32,8 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.9)
   expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.98)
   expect(all['mended']).toBeGreaterThan(22_000)
-  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.0001)
+  expect(all['wrong']).toBe(0)
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
-  expect(wrongByScene(parts)).toEqual({ block: 0, scattered: 0, whole: 0 })
   // Twenty rows say little: a type that holds half of all values is not told from chance by so few.
   const run = parts['scene|run']!
   expect(run['changed']).toBeGreaterThan(1800)
