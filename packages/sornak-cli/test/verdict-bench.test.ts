@@ -27,10 +27,10 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   const share = sharesOf(all)
   expect(all['changed']).toBeGreaterThan(45_000)
   expect(share('flagged', 'unfit')).toBeGreaterThanOrEqual(0.995)
-  expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0005)
+  expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0001)
   // Values that still fit show only where their type holds few of them; see docs/verdicts.md.
-  expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.9)
-  expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.98)
+  expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.95)
+  expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.985)
   expect(all['mended']).toBeGreaterThan(22_000)
   expect(all['wrong']).toBe(0)
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
@@ -38,7 +38,7 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   const run = parts['scene|run']!
   expect(run['changed']).toBeGreaterThan(1800)
   expect(run['flagged']).toBe(run['unfit'])
-  expect(sharesOf(run)('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.75)
+  expect(sharesOf(run)('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.8)
   expect(sharesOf(run)('recovered', 'determined')).toBeGreaterThanOrEqual(0.93)
   expect(sharesOf(run)('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })
