@@ -74,7 +74,8 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
       // Most runs are never asked.
       base ??= evidence(space, zerosLost(space), values, group)
       const { clean, between, share, printed } = group
-      // A run has a part of them only; and what was printed in another form is not among them.
+      // A run has a part of them only; what was printed in another form is not among them; and of a few rows they do not say
+      // how many were struck.
       const still = clean && !between && !printed && !hardlyRead
       const told = own?.map((story) => {
         const fits = still ? (story.clean?.(clean, share) ?? 0) : 0

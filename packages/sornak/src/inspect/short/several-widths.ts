@@ -27,7 +27,8 @@ export function rivalsOfWidths(
 ): (process: string) => number | undefined {
   const alike = allAlike(spaceOf(definition), group)
   const tell = (process: string): number | undefined => {
-    if (process === READ_OCTAL || process === STOPS) return stake + readOctal(definition, values, process)
+    if (process === READ_OCTAL || process === STOPS)
+      return stake + readOctal(definition, values, process)
     if (process.startsWith('cut-short')) return alike ? ofColumn(TOGETHER.cutShort) : undefined
     const type = INTEGER_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
     const told = type ? belowLimit(values, type.max.toString()) : 0
