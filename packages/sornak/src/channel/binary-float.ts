@@ -36,6 +36,30 @@ export function roundedTo(float: bigint, format: BinaryFormat): Interval {
   return { low: at(low) ? low : low + 1n, high: at(high) ? high : high - 1n }
 }
 
+/** The same, where a half may have gone to either side: not every program knows that it goes to the even number. */
+export function roundedEitherWay(float: bigint, format: BinaryFormat): Interval {
+  const drop = bitLength(float) - format.bits
+  if (drop <= 0) return roundedTo(float, format)
+  const half = 1n << BigInt(drop - 1)
+  const power = (float & (float - 1n)) === 0n
+  return { low: float - (power ? half / 2n : half), high: float + half }
+}
+
+/**
+ * Most programs round to a binary number before they print few digits of it, which widens the interval a little where
+ * numbers lie far apart.
+ */
+export function throughFloat(interval: Interval): Interval {
+  if (interval.high < 1n << 53n) return interval
+  const { low, high } = roundedInto(interval, BINARY64)
+  return low > high
+    ? interval
+    : {
+        low: low < interval.low ? low : interval.low,
+        high: high > interval.high ? high : interval.high,
+      }
+}
+
 /** The integers whose number lies in the interval; an empty interval where no number does. */
 export function roundedInto({ low, high }: Interval, format: BinaryFormat): Interval {
   let first = nearestFloat(low < 0n ? 0n : low, format)

@@ -1,4 +1,4 @@
-// Integer columns that are too narrow: the value starts again from below, or is held at the limit.
+// Columns of numbers that are too narrow: the value starts again from below, or is held at the limit.
 
 import type { Channel, Preimage } from './channel.js'
 import { isDigits } from './number-text.js'
@@ -25,8 +25,15 @@ export const INTEGER_TYPES: readonly IntegerType[] = [16, 32, 64].flatMap((bits)
   type(bits, false),
 ])
 
+/** Types at whose limits values are held; those of 24 bits let none start again. */
+export const HOLDING_TYPES: readonly IntegerType[] = [
+  ...INTEGER_TYPES,
+  type(24, true),
+  type(24, false),
+]
+
 const LIMITS = new Set(
-  INTEGER_TYPES.flatMap(({ min, max, signed }) => (signed ? [`${max}`, `${min}`] : [`${max}`])),
+  HOLDING_TYPES.flatMap(({ min, max, signed }) => (signed ? [`${max}`, `${min}`] : [`${max}`])),
 )
 
 /**
@@ -39,7 +46,7 @@ export const isHeld = (seen: string, digits: number): boolean =>
 /** Characters of a limit of 32 bits, at the most. */
 const NARROW = '-2147483648'.length
 
-const typeNamed = (name: string) => INTEGER_TYPES.find((one) => one.name === name)
+const typeNamed = (name: string) => HOLDING_TYPES.find((one) => one.name === name)
 /** No identifier is longer than this many digits. */
 const ENDLESS = 10n ** 60n
 
@@ -54,7 +61,7 @@ export const wrapped: Channel = {
   example: { before: '4300222233', after: '5254937', form: 'int32' },
   forms: INTEGER_TYPES.map(({ name }) => name),
   forward(text, form) {
-    const into = typeNamed(form)
+    const into = INTEGER_TYPES.find(({ name }) => name === form)
     if (!into || !isDigits(text)) return text
     const value = BigInt(text.replace('+', ''))
     return value <= into.max ? text : wrap(value, into).toString()
@@ -65,29 +72,50 @@ export const wrapped: Channel = {
       : [],
 }
 
+/** A column of so many decimal digits holds nines. */
+const DECIMAL = /^decimal (\d+)$/
+/** Fewer nines are a number like any other. */
+const FEW_NINES = 6
+
 export const clamped: Channel = {
   id: 'clamped',
   finding: 'clamped',
   title: 'Held at a limit',
   describe:
-    'The value is too large for an integer of 16, 32 or 64 bits, and the largest or smallest one is put instead.',
-  met: 'loading long numbers into integer columns with a lenient setting, and casts of decimals to integers',
+    'The value is too large for an integer of 16, 24, 32 or 64 bits or for so many decimal digits, and the largest or smallest value is put instead.',
+  met: 'loading long numbers into columns of numbers with a lenient setting, and casts of decimals to integers',
   prevent: 'Make the column text; a value held at a limit must be fetched again.',
   example: { before: '4300222233', after: '2147483647', form: 'int32' },
-  forms: INTEGER_TYPES.flatMap(({ name, signed }) =>
-    signed ? [name, `${name} from below`] : [name],
-  ),
+  forms: [
+    ...HOLDING_TYPES.flatMap(({ name, signed }) =>
+      signed ? [name, `${name} from below`] : [name],
+    ),
+    ...[6, 8, 10, 12, 15].map((digits) => `decimal ${digits}`),
+  ],
   forward(text, form) {
-    const [name = '', below] = form.split(' ')
-    const into = typeNamed(name)
-    if (!into || !isDigits(text)) return text
-    if (BigInt(text.replace('+', '')) <= into.max) return text
-    return (below === undefined ? into.max : into.min).toString()
+    if (!isDigits(text)) return text
+    const held = heldIn(form)
+    return held && BigInt(text.replace('+', '')) > held.max ? held.seen : text
   },
-  inverse: (seen) =>
-    INTEGER_TYPES.filter(
+  inverse: (seen) => {
+    const found = HOLDING_TYPES.filter(
       ({ min, max, signed }) => seen === `${max}` || (signed && seen === `${min}`),
-    ).map(({ max }): Preimage => ({ kind: 'integers', low: max + 1n, high: ENDLESS })),
+    ).map(({ max }) => max)
+    if (seen.length >= FEW_NINES && /^9+$/.test(seen)) found.push(BigInt(seen))
+    return found.map((max): Preimage => ({ kind: 'integers', low: max + 1n, high: ENDLESS }))
+  },
+}
+
+// The largest value of a type, and what it puts for larger ones.
+function heldIn(form: string): { readonly max: bigint; readonly seen: string } | undefined {
+  const [, digits] = DECIMAL.exec(form) ?? []
+  if (digits) {
+    const nines = '9'.repeat(Number.parseInt(digits, 10))
+    return { max: BigInt(nines), seen: nines }
+  }
+  const [name = '', below] = form.split(' ')
+  const into = typeNamed(name)
+  return into && { max: into.max, seen: `${below === undefined ? into.max : into.min}` }
 }
 
 /** What an integer type makes of a value that may be too large for it. */

@@ -16,6 +16,8 @@ export interface NumberText {
   readonly plus: boolean
   /** Zeros stand before the first digit that counts. */
   readonly padded: boolean
+  /** Digits printed before the decimal mark, these zeros among them. */
+  readonly before: number
 }
 
 const GROUP = "[,.'’ \\u00a0\\u202f\\u2009_]"
@@ -49,6 +51,7 @@ export function numberTexts(text: string): NumberText[] {
       negative,
       plus: sign === '+',
       padded: /^0\d/.test(whole),
+      before: whole.length,
       coefficient: BigInt(digits),
       power: shift - (decimals?.length ?? 0),
       significant: digits.replace(/^0+(?=\d)/, '').length,
@@ -104,6 +107,11 @@ export const isDigits = (text: string): boolean => /^\+?\d+$/.test(text)
 
 /** Digits of a number so long that it may have been shortened: all of them, or those before a row of zeros; 0 of others. */
 export function plainDigits(seen: string): number {
-  if (!/^\d{8,}$/.test(seen)) return 0
-  return /0{5}$/.test(seen) ? seen.replace(/0+$/, '').length : seen.length
+  if (!/^\d+$/.test(seen) || seen.length < LONG) return 0
+  const kept = seen.replace(/0+$/, '').length
+  return seen.length - kept < FEW_ZEROS ? seen.length : kept
 }
+
+/** So many digits tell zeros at the end that were put there from those of a number, and so many zeros. */
+export const LONG = 8
+export const FEW_ZEROS = 3

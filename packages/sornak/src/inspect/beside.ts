@@ -45,7 +45,9 @@ const FEW = 8
 
 /** @param from what the records before have said */
 export function besideEvidence(definition: Definition, from?: BesideState): BesideEvidence {
-  const rounding = processesOf(definition).filter(({ rounds }) => rounds)
+  const rounding = processesOf(definition).filter(
+    ({ rounds, id }) => rounds && id !== 'short-display',
+  )
   const known = new Map<number, Beside>(from)
   return {
     fits(bytes, start, end, damaged) {

@@ -166,6 +166,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         fitting.says(bytes, from, to),
         wide ? before.goesOn(bytes, from, to) : 'no',
         shown,
+        () => textOf(bytes, from, to),
       )
     if (wide) before.keep(bytes, from, to)
     return limit
@@ -187,7 +188,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
 
   // A value that may speak for a process; not if it repeats what the row before it said. That it does is to be weighed
   // later, when it is known whether others repeat as well. True where it is exactly the limit of a type.
-  function speak({ said, held, near }: Answer, how: Again, shown: Found): boolean {
+  function speak(
+    { said, held, near }: Answer,
+    how: Again,
+    shown: Found,
+    seen: () => string,
+  ): boolean {
     let limit = false
     for (const i of held) now.held[i]!++
     for (const i of near) now.near[i]!++
@@ -219,6 +225,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       now.fits++
       for (const [i, more] of told) now.scores[i]! += more
       for (const [i] of shown) now.hits[i]!++
+      if (printed.some(([i]) => processes[i]!.id === 'short-display') && how !== 'same')
+        countDigits(seen())
       for (const [i] of printed) {
         now.again[i]! += going.get(i) ?? 0
         if (how !== 'same') now.fresh[i]! += how === 'no' ? 1 : 2

@@ -174,6 +174,22 @@ export function comparison(
   // What is left of wide values may fit: where many others do not.
   const oftenCut = (i: number, from: Sums, to: Sums) =>
     (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
+  // Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
+  const mayBeRound = (
+    { id }: Process,
+    best: number,
+    sums: readonly number[],
+    from: Sums,
+    to: Sums,
+  ) => {
+    if (id !== 'short-display') return false
+    const inside = to.fits - from.fits
+    const rows = inside + to.hits[best]! - from.hits[best]!
+    const others = processes.some(
+      (one, i) => one.rounds && one.id !== id && sums[i]! > RUN_BITS * UNIT,
+    )
+    return rows < FEW_ROUND || (all.fits - inside < FEW_ROUND && !others)
+  }
   const evenIn = (i: number) => even[i]! || processes[i]!.exactly !== undefined
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
@@ -238,7 +254,9 @@ export function comparison(
         own !== undefined &&
         !form &&
         onAllRows(process, best, from, to) &&
-        ((process.rounds === true && fitsSpeak(process, best, from, to)) ||
+        ((process.rounds === true &&
+          fitsSpeak(process, best, from, to) &&
+          !mayBeRound(process, best, sums, from, to)) ||
           (process.max !== undefined &&
             (showsItself(process, from, to) ||
               isFair(process, best, from, to) ||
@@ -302,6 +320,8 @@ function wrappedShare(
   return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
 }
 
+/** So many values are no chance; and so many others show that a column is not of round ones alone. */
+const FEW_ROUND = 20
 /** One may be a value of its own. */
 const FEW_AT_LIMIT = 2
 /** A minus may come in front of fewer in another way. */

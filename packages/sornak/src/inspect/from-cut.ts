@@ -3,7 +3,7 @@
 import { holds } from '../identifier/holds.js'
 import { endingWith, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
-import { way, type Hypothesis } from './hypothesis.js'
+import { way, type Bare, type Hypothesis } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
 /** Nothing happened to a value that fits. */
@@ -43,4 +43,35 @@ export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
       ? [cutShort, way(process, ['cut-short'], ['cut-short'], [seen], whole)]
       : [cutShort]
   })
+}
+
+/** So many zeros at the front of an end hardly ever stand there by chance. */
+const MOST_ZEROS = 2
+
+/**
+ * Only the end of a number is left, and was read as one: its zeros at the front are gone.
+ *
+ * @param printed it stands in a printed form, so that its digits are no text that was cut
+ */
+export function ends(space: Space, value: bigint, printed: boolean): Bare[] {
+  const [width = 0] = space.widths
+  const digits = value.toString()
+  if (space.widths.length > 1 || value === 0n) return []
+  const found: Bare[] = []
+  for (let zeros = printed ? 0 : 1; zeros <= MOST_ZEROS; zeros++) {
+    const kept = digits.length + zeros
+    if (kept >= width) break
+    const subset = endingWith(space, digits.padStart(kept, '0'), width)
+    if (subset.count > 0n)
+      found.push({
+        originals: { kind: 'subset', subset },
+        channel: 'cut-short',
+        process: `cut-short by ${width - kept}`,
+        finding: 'cut-short',
+        weight: TOGETHER.cutShort,
+        per: 'all',
+        quiet: zeros > 0,
+      })
+  }
+  return found
 }

@@ -7,16 +7,18 @@ import {
   decimalBehind,
   nearestFloat,
   roundedInto,
+  roundedEitherWay,
   roundedTo,
   shortest,
   singlePrinted,
+  throughFloat,
 } from '../channel/binary-float.js'
 import type { FindingCode } from '../channel/channel.js'
 import { codesFor } from '../channel/evaluated.js'
 import { shortened } from '../channel/exponent.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
-import { integerOf, type NumberText } from '../channel/number-text.js'
-import { fromSignificant, type Interval } from '../channel/significant.js'
+import { integerOf, LONG, plainDigits, type NumberText } from '../channel/number-text.js'
+import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { startingWith } from '../identifier/parts-of-space.js'
@@ -24,6 +26,7 @@ import { remembered } from '../identifier/remembered.js'
 import { shareOfOne, type Numbers, type Space } from '../identifier/space.js'
 import { frontWeight, holdsCodes } from './front-weight.js'
 import { formsOf, restore } from './forms.js'
+import { ends } from './from-cut.js'
 import { octals } from './from-octal.js'
 import { between, limits, signed, wraps } from './from-types.js'
 import type { MaskList } from '../mask/list.js'
@@ -41,15 +44,14 @@ export function fromNumber(
   else if (number.grouped) printed.push('grouped')
   if (number.decimals !== undefined && !number.exponent) printed.push('decimal-tail')
   const value = integerOf(number)
-  if (value === undefined) return []
-  const whole = ({ originals, process, weight, per, channel, finding }: Bare): Hypothesis => ({
-    originals,
-    process,
-    weight,
-    per,
+  if (value === undefined && !isNines(number)) return []
+  const whole = ({ channel, finding, ...bare }: Bare): Hypothesis => ({
+    ...bare,
     channels: [...printed, channel],
     findings: finding ? [...printed, finding] : printed,
   })
+  // 99999999.99: as many nines as a column of decimals holds.
+  if (value === undefined) return limits(space, wholeOf(number)).map(whole)
   if (number.negative)
     return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
   const { fronts } = space
@@ -57,26 +59,42 @@ export function fromNumber(
   // A number that is printed has no zeros at the front, unless it was filled up to a narrower width.
   const padded = number.padded && !number.exponent
   const ways = padded ? [repadded(value)] : readings(number, value)
-  for (const { low, high, channel, process, weight } of ways) {
+  for (const { low, high, channel, process, weight, per = 'original' } of ways) {
     const rounded = low !== high
     const finding = rounded ? { finding: 'digits-rounded' as const } : {}
-    const common = { channel, process, weight, per: 'original' as const, ...finding }
+    const common = { channel, process, weight, per, ...finding }
     if (space.integers.count > 0n)
       found.push({ ...common, originals: { kind: 'integers', low, high } })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
     if (fronts && !padded) found.push(...asFront(space, fronts, { low, high }, common))
     if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
   }
-  if (!padded && (!number.exponent || number.power <= 0))
-    found.push(...wraps(space, value), ...limits(space, value), ...octals(definition, space, value))
+  if (!number.exponent || number.power <= 0) {
+    // A type that is printed with a plus and all its digits.
+    if (padded && number.plus) found.push(...wraps(space, value, number.before))
+    if (!padded)
+      found.push(
+        ...wraps(space, value),
+        ...limits(space, value),
+        ...octals(definition, space, value),
+        ...ends(space, value, printed.length > 0),
+      )
+  }
   if (value === 0n) found.push(...(fronts ? unread(space, found) : forNone(space)))
   return found.map(whole)
 }
+
+const isNines = ({ coefficient, exponent, negative }: NumberText) =>
+  !exponent && !negative && /^9+$/.test(`${coefficient}`)
+
+const wholeOf = ({ coefficient, power }: NumberText) => coefficient / 10n ** BigInt(-power)
 
 interface Reading extends Interval {
   readonly channel: string
   readonly process: string
   readonly weight: number
+  /** For each original where it is left out. */
+  readonly per?: Bare['per']
 }
 
 const repadded = (value: bigint): Reading => ({
@@ -111,7 +129,7 @@ function readings(number: NumberText, value: bigint): Reading[] {
   const { significant } = number
   const filled = number.exponent || significant < digits.length
   if (named || (filled && significant >= 16 && significant <= 17))
-    add('binary64', 'binary64', EACH.binary64, roundedTo(double, BINARY64))
+    add('binary64', 'binary64', EACH.binary64, roundedEitherWay(double, BINARY64))
   const single = singlePrinted(value)
   if (single !== undefined)
     add(
@@ -120,6 +138,10 @@ function readings(number: NumberText, value: bigint): Reading[] {
       number.exponent ? EACH.shortRounded : EACH.binary32,
       roundedTo(single, BINARY32),
     )
+  // More of its digits than it takes to name it.
+  const near = nearestFloat(value, BINARY32)
+  if (short && significant > 9 && single === undefined && isRoundedTo(value, near, significant))
+    add('binary32', 'binary32', EACH.binary32, roundedTo(near, BINARY32))
   // Some print a fixed number of digits, which several numbers may share, or a digit more than it takes to name one; zeros
   // at the end may be left out.
   if (short && significant <= 9) {
@@ -165,29 +187,28 @@ function readings(number: NumberText, value: bigint): Reading[] {
     )
   }
   // A long row of zeros at the end, longer than fifteen digits leave, speaks for fewer digits.
-  if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
+  if (zeros >= 5 && digits.length - zeros <= 12 && digits.length >= LONG) {
     add(
       'short-display',
       'short-display',
       EACH.shortPlain,
       fromSignificant(value, 10n ** BigInt(zeros), 'rounded'),
     )
+  } else if (digits.length >= LONG && plainDigits(digits) < digits.length) {
+    for (const how of ['cut', 'rounded'] as const)
+      found.push({
+        ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
+        channel: 'short-display',
+        process: 'short-display',
+        weight: TOGETHER.shortened,
+        per: 'all',
+      })
   }
   return found
 }
 
-// Most programs round to a binary number before they print few digits of it, which widens the interval
-// a little where numbers lie far apart.
-function throughFloat(interval: Interval): Interval {
-  if (interval.high < 1n << 53n) return interval
-  const { low, high } = roundedInto(interval, BINARY64)
-  return low > high
-    ? interval
-    : {
-        low: low < interval.low ? low : interval.low,
-        high: high > interval.high ? high : interval.high,
-      }
-}
+const isRoundedTo = (value: bigint, from: bigint, digits: number) =>
+  toSignificant(from, digits, 'rounded') === value
 
 function asCode(
   definition: Definition,

@@ -7,8 +7,10 @@ import { widestNumber, type Numbers, type Space } from '../identifier/space.js'
 import type { Bare } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
-export function wraps(space: Space, value: bigint): Bare[] {
+/** @param filled the number was filled up with zeros to so many digits: as many as the largest of the type has */
+export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
   return typesFor(space).flatMap((type): Bare[] => {
+    if (filled !== undefined && filled !== `${type.max}`.length) return []
     const back = unwrap(value, type)
     if (!back) return []
     // A value that the type holds comes through such a column as it is.

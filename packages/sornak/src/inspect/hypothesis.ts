@@ -19,6 +19,8 @@ export interface Hypothesis {
   /** Channel ids, outermost first. */
   readonly channels: readonly string[]
   readonly findings: readonly FindingCode[]
+  /** It is possible, and no evidence for the process. */
+  readonly quiet?: boolean
   /** What a percent sign did, where there is one. */
   readonly percent?: Percent | undefined
   /** For each original, or for all of them together. */
@@ -41,6 +43,10 @@ export type StandsAs = FindingCode | 'below-zero' | 'bare'
 /** A number was printed in a form of its own. */
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
   findings.some((code) => PRINTED.includes(code))
+
+/** A number was cut at its front before it was printed. */
+export const isPrintedEnd = (way: Hypothesis): boolean =>
+  way.process.startsWith('cut-short') && isPrintedForm(way)
 
 /** These texts, all together with this weight. */
 export function way(

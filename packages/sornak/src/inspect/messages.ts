@@ -47,11 +47,13 @@ export function runWhy(
   to: number,
   alongside: readonly string[],
 ): string {
-  const { channel, process, bits, suspect } = run
+  const { channel, process, bits, suspect, inForm } = run
   const how = process === 'fifteen-cut' ? ', cut' : process === 'fifteen-rounded' ? ', rounded' : ''
+  const plain = process === 'short-display' && inForm('exponent') === 0
+  const title = plain ? 'A few digits, and zeros behind them' : channelTitle(channel)
   const others = alongside.map((header) => `"${header}"`).join(', ')
   return [
-    `${channelTitle(channel)}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.`,
+    `${title}${how}: rows ${from} to ${to} speak for it with ${bits} bits of evidence.`,
     others && `${others} ${alongside.length === 1 ? 'was' : 'were'} converted in the same rows.`,
     openWhy(run),
     suspect && DOUBT,

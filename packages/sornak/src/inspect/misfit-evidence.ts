@@ -115,7 +115,7 @@ export function misfitReader(
       const i = index.get(way.process)
       // A space in front says more by itself than by its place in a form that leaves separators open.
       const loosely = way.process === 'display' && way.weight === TOGETHER.displayedLoosely
-      if (i === undefined || (loosely && marked)) continue
+      if (i === undefined || way.quiet === true || (loosely && marked)) continue
       const many = countOf(way, space)
       const before = found.get(i) ?? 0n
       if (many > before) found.set(i, many)

@@ -1,7 +1,9 @@
 // What the rows around a value, or all rows of its column, say of it.
 
+import { throughFloat } from '../channel/binary-float.js'
 import { plainDigits } from '../channel/number-text.js'
 import type { Percent } from '../channel/scaled.js'
+import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
@@ -54,21 +56,44 @@ export function weighedIn(
   most: number,
   context: Context | undefined,
 ): Weighed {
-  const by = (column: Context | undefined) =>
-    decided(weigh(spaceOf(definition), ways, Math.max(most, 2), column))
+  const space = spaceOf(definition)
+  const bare = ways.some(isCounted) ? seen : (printed(seen, space) ?? seen)
+  const left = withZeros(ways, bare, context?.digits, space)
+  const by = (column: Context | undefined) => decided(weigh(space, left, Math.max(most, 2), column))
   if (!context) return by(undefined)
-  const column = amongOthers(withDigits(context, seen, spaceOf(definition)), seen, ways)
+  const column = amongOthers(withDigits(context, seen, bare, space), seen, ways)
   const weighed = by(column)
   if (weighed.possible !== 1n) return weighed
   const closer = lacksMany(column, seen, ways)
   return closer === column ? weighed : by(closer)
 }
 
-// A number that ends in zeros was not shortened to the digits before them where its neighbours stand with more: it lacks
-// zeros at the end only.
-function withDigits(context: Context, seen: string, space: Space): Context {
+const isCounted = ({ findings }: Hypothesis) =>
+  findings.includes('exponent') || findings.includes('scaled')
+
+// A number was shortened as its neighbours were: it ends in more zeros than they do because the digits before them are zeros.
+function withZeros(
+  ways: readonly Hypothesis[],
+  bare: string,
+  digits = 0,
+  { widest }: Space,
+): readonly Hypothesis[] {
+  const zeros = bare.length - bare.replace(/0+$/, '').length
+  const usual = Math.max(bare.length, widest) - digits
+  if (plainDigits(bare) === 0 || digits === 0 || digits >= bare.length || zeros <= usual)
+    return ways
+  const unit = 10n ** BigInt(usual)
+  // They were rounded or cut.
+  const { low } = fromSignificant(BigInt(bare), unit, 'rounded')
+  const { high } = fromSignificant(BigInt(bare), unit, 'cut')
+  const originals = { kind: 'integers', ...throughFloat({ low, high }) } as const
+  return ways.map((way) => (way.process === 'short-display' ? { ...way, originals } : way))
+}
+
+// A number that ends in zeros was not shortened to the digits before them where its neighbours stand with all they have.
+function withDigits(context: Context, seen: string, bare: string, space: Space): Context {
   const { digits = 0, shown = 0, lift } = context
-  const plain = plainDigits(seen) > 0 && seen.replace(/0+$/, '').length < digits
+  const plain = plainDigits(bare) > 0 && digits >= bare.length && /0$/.test(bare)
   if (!plain && !isWholly(seen, shown, space)) return context
   return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
 }

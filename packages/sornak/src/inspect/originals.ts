@@ -13,7 +13,7 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
-import type { Hypothesis } from './hypothesis.js'
+import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
 import { MEND_ODDS, TOGETHER } from './weights.js'
 
 /** The ways in which a value could have come about; known for a while, since values repeat. */
@@ -61,14 +61,17 @@ function all(definition: Definition, seen: string): Hypothesis[] {
       ...(scales.length ? fromScaled(definition, text, findings) : []),
     ]
   })
+  // A number that is the end of one, and was printed: only beside what is likelier.
+  const likelier = found.filter((way) => !isPrintedEnd(way))
+  const ways = likelier.some((way) => leavesAny(space, way)) ? found : likelier
   // A text of full width was not cut; its check digit or a reserved part speaks against it. One of several widths may have
   // been cut, if nothing usual happened to it.
   const usual =
     seen.length >= (space.widths.at(-1) ?? 0) ||
-    found.some((way) => isUsual(way) && leavesAny(space, way))
+    ways.some((way) => isUsual(way) && leavesAny(space, way))
   return usual && isWhole(definition, seen)
-    ? found
-    : [...found, ...cut(space, seen, found.length === 0 && !holds(definition, seen))]
+    ? ways
+    : [...ways, ...cut(space, seen, ways.length === 0 && !holds(definition, seen))]
 }
 
 const isUsual = ({ weight }: Hypothesis) => weight * (1 - MEND_ODDS) >= TOGETHER.mistyped

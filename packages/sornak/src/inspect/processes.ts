@@ -2,11 +2,11 @@
 // printed it (in favour by as much as it is rare otherwise), or that it could not.
 
 import { FIFTEEN } from '../channel/fifteen-digits.js'
-import { INTEGER_TYPES } from '../channel/integer-limits.js'
+import { HOLDING_TYPES, INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { FORMS, OUT, STOPS, type Process } from './process.js'
-import { behind, double, fifteen, rounds, single } from './rounding-images.js'
+import { behind, double, fifteen, plain, rounds, single } from './rounding-images.js'
 import { holds, wraps } from './type-limits.js'
 import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
 
@@ -48,13 +48,17 @@ function numeric(space: Space): Process[] {
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
     { id: STOPS, usual: 0, fits: unlessBare, nearly },
-    { id: 'short-display', usual: OUT },
+    widest > 7 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
     { id: 'repadded', usual: OUT },
   ]
-  for (const type of INTEGER_TYPES) {
+  for (const type of HOLDING_TYPES) {
     if (10n ** BigInt(widest) <= type.max) continue
-    list.push(wraps(type), holds(type, space))
+    if (INTEGER_TYPES.includes(type)) list.push(wraps(type))
+    list.push(holds(type, space))
   }
+  // What fits starts with a zero, or is beyond so many nines: they show in what does not.
+  for (let nines = 6; nines < widest; nines++)
+    list.push({ id: `clamped ${'9'.repeat(nines)}`, usual: OUT })
   if (widest > 7) list.push(rounds('binary32', space, single))
   if (widest > FIFTEEN)
     list.push(

@@ -8,12 +8,13 @@ import { RUN_BITS } from './weights.js'
 /** Bits that the values that fit say for a rounding of some of them; 0 where they say nothing. */
 export function roundedAmong(
   { sums, could, untouched }: EvidenceState,
-  { rounds, usual }: Process,
+  { id, rounds, usual }: Process,
   i: number,
 ): number {
   const some = could[i]!
   const all = sums.fits - untouched[i]!
-  if (!rounds || some === 0) return 0
+  // Round numbers are what some columns have.
+  if (!rounds || some === 0 || id === 'short-display') return 0
   // How likely it is of a value by itself: what each of them said, on the average.
   const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
   const chance = 2 ** (-said / UNIT / some)

@@ -10,6 +10,7 @@ import {
   singlePrinted,
 } from '../channel/binary-float.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
+import { FEW_ZEROS, LONG } from '../channel/number-text.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Space } from '../identifier/space.js'
 import { bits, OUT, type Process } from './process.js'
@@ -53,6 +54,18 @@ export function fifteen(how: 'cut' | 'rounded'): Image {
       return halfOpen(fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how), how)
     },
   }
+}
+
+// Few digits of a number, and zeros behind them.
+export const plain: Image = {
+  alike: (length) => (length < LONG ? {} : { zeros: FEW_ZEROS }),
+  of(bytes, start, end) {
+    if (end - start < LONG) return undefined
+    let last = end
+    while (last > start && bytes[last - 1] === 48) last--
+    if (end - last < FEW_ZEROS) return 'out'
+    return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(end - last), 'cut')
+  },
 }
 
 // Of the two halves between values that are rounded one goes to each.

@@ -12,6 +12,7 @@ export function toldRuns(
   const worthALine = every.filter(
     (run) =>
       run.apart >= DOUBT_BITS &&
+      !isOfRoundNumbers(run) &&
       (isForm(run)
         ? run.own !== 'marks'
         : run.process === run.own && (run.own !== 'number-read' || run.short > 0)),
@@ -32,6 +33,10 @@ export function toldRuns(
   const cores = told.filter((run) => !isForm(run))
   return asOne([...told, ...cut].sort(inOrder), cores)
 }
+
+// All values fit and end in zeros: a column may have such, and none of them is doubted.
+const isOfRoundNumbers = ({ process, suspect, misfits }: OwnRun) =>
+  process === 'short-display' && !suspect && misfits === 0
 
 const inOrder = (a: EvidenceRun, b: EvidenceRun) => a.from.index - b.from.index || b.bits - a.bits
 

@@ -2,7 +2,7 @@
 // than one row lays claim to the same member. Members are asked for in order, so that a list need not fit into memory.
 
 import { firstWhere } from './row-lookup.js'
-import type { Hypothesis } from './hypothesis.js'
+import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
 import { MOST_AMBIGUOUS } from './weights.js'
 
 export interface TrustedList {
@@ -23,6 +23,9 @@ export interface SortedMembers {
   rankOf(key: string): number
   keyAt(rank: number): string
 }
+
+// That a number was cut at its front before it was read or printed keeps no member from being the one.
+const isLikely = (way: Hypothesis) => way.quiet !== true && !isPrintedEnd(way)
 
 /** @param texts stored texts; what stands twice counts once */
 export function trustedList(texts: Iterable<string>): TrustedList {
@@ -74,7 +77,7 @@ export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
     has,
     among(ways) {
       const found = new Set<string>()
-      for (const { originals } of ways) {
+      for (const { originals } of ways.filter(isLikely)) {
         if (originals.kind === 'integers') {
           // No sign sorts between a number and its texts.
           const end = `${numberKey(originals.high.toString())}!`

@@ -1,6 +1,6 @@
 // What a value that fits says of integer types: that it may have wrapped round in one, or is held at its limit.
 
-import { INTEGER_TYPES, type IntegerType } from '../channel/integer-limits.js'
+import { HOLDING_TYPES, type IntegerType } from '../channel/integer-limits.js'
 import type { Space } from '../identifier/space.js'
 import { bits, MOST, OUT, type Process } from './process.js'
 import { compare, leadingZero } from './value-bytes.js'
@@ -26,7 +26,7 @@ export function wraps({ name, max }: IntegerType): Process {
 const isLimit = (bytes: Uint8Array, start: number, end: number) =>
   LIMITS.some((limit) => compare(bytes, start, end, limit) === 0)
 
-const LIMITS = INTEGER_TYPES.map(({ max }) => max.toString())
+const LIMITS = HOLDING_TYPES.map(({ max }) => max.toString())
 
 // Exactly the limit stands for all that lies beyond it.
 export function holds({ max }: IntegerType, space: Space): Process {

@@ -81,7 +81,12 @@ describe.each(POPULATIONS)('of %s', (_, population, list) => {
         9,
       )
     }
-    for (const story of [behind!, before!]) expect(story.back(120n, population, '120')).toBe(0)
+    expect(behind!.back(120n, population, '120')).toBe(0)
+    // Read as a number, what is left at the end may have lost a zero.
+    expect(before!.back(120n, population, '120')).toBeCloseTo(
+      list.filter((text) => text.endsWith('0120')).length / list.length,
+      9,
+    )
   })
 })
 

@@ -11,6 +11,8 @@ import { MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
 /** How many more bits speak for values that were cut rather than lost zeros, beside those that were told. */
 export function alike(space: Space, group: ShortGroup, told: number): number {
   if (!areAlike(group)) return 0
+  // The ends of numbers have not all one length.
+  if (group.printed) return 0
   if (isRare(group) && told > LEAST_RARE) return ofColumn(TOGETHER.cutShort)
   if (!isWhole(space, group)) return ofPart(TOGETHER.cutShort, told)
   if (rowsOf(group) < FEW_ROWS_ALIKE) return 0
@@ -54,7 +56,7 @@ function throughout(space: Space, group: ShortGroup): number {
 
 /** So many digits are missing from every value, and that they were zeros is not sure; 0 where that is not so. */
 export function lacking(space: Space, group: ShortGroup): number {
-  if (!isPlain(space) || !allAlike(space, group)) return 0
+  if (!isPlain(space) || !allAlike(space, group) || group.printed) return 0
   const unsure = TOGETHER.cutShort * 2 ** throughout(space, group) > 1 - MEND_ODDS
   return unsure ? space.widest - group.values[0]!.digits.length : 0
 }

@@ -40,7 +40,7 @@ function learnedFrom(space: Space, clean: Clean): Population[] {
   const total = totalOf(fronts)
   const { widest } = space
   const all = Number(space.integers.count)
-  const bins = binsOf(widest, fronts).flatMap(({ zeros, digit, count, ...bin }) => {
+  const bins = evened(binsOf(widest, fronts)).flatMap(({ zeros, digit, count, ...bin }) => {
     if (count === 0) return []
     const [low, high] = [larger(lowest, bin.low), smaller(highest, bin.high)]
     const inside = Number(space.count(low, high).count)
@@ -94,6 +94,21 @@ function learnedFrom(space: Space, clean: Clean): Population[] {
     ...(asDefined ? [{ ...any, clean: true as const, cost: 1 }] : []),
   ]
 }
+
+// Of values that start with several zeros there are so few that some of the digits behind them are missing by chance.
+function evened(bins: ReturnType<typeof binsOf>): ReturnType<typeof binsOf> {
+  const all: number[] = []
+  for (const { zeros, count } of bins) all[zeros] = (all[zeros] ?? 0) + count
+  return bins.map((bin) => {
+    const { zeros, count } = bin
+    if (zeros < 2) return bin
+    const own = all[zeros]! || (all[zeros - 1]! > 0 ? HALF : 0)
+    return { ...bin, count: ((count + HALF) * own) / (all[zeros]! + 10 * HALF) }
+  })
+}
+
+/** What one that was not seen counts for. */
+const HALF = 0.5
 
 // Those that start alike in as many digits as tell them best.
 function inFewBlocks(space: Space, heads: Heads): Population[] {

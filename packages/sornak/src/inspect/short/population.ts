@@ -159,8 +159,9 @@ export function apart(population: Population, kind: number, range: Range | undef
   const inside = range.low <= low && high <= range.high
   if (inside) return Math.min(other, spanOf(range) + spanOf(population) + 1)
   const away = larger(low - range.high, range.low - high)
+  const overlaps = away <= 0n && spanOf(population) <= spanOf(range)
   // How far away it is, said in as many bits as it takes to say how many these are.
-  const beyond = away > 0n ? 2 * Math.log2(Number(away) + 1) : 2 * spanOf(range)
+  const beyond = away > 0n ? 2 * Math.log2(Number(away) + 1) : spanOf(range) * (overlaps ? 1 : 2)
   return Math.min(other, beyond + spanOf(population) + 2)
 }
 

@@ -63,10 +63,13 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
     const type = INTEGER_TYPES.find(({ name }) => process === `wrapped ${name}`)
     return type ? bounded(space, group, type, told) : 0
   }
-  const stories = storiesOf(space, new Set(values.map(({ digits }) => digits.length)))
+  const lengths = new Set(values.map(({ digits }) => digits.length))
+  const stories = storiesOf(space, lengths, group.printed)
   return (process) => {
     if (!known.has(process)) {
       const own = stories.get(process)
+      // None has as many digits as it would have left, and none that they lost is told of.
+      if (!own && process.startsWith('cut-short')) return -Infinity
       const isOctal = process.startsWith('octal')
       const isWrapped = process.startsWith('wrapped')
       const ofWrapped = isWrapped && hardlyRead && all > 1 ? ofColumn(TOGETHER.wrapped) : 0
@@ -158,7 +161,9 @@ function evidence(
     if (short <= 0) continue
     // Where none stands below zero, those that would have are not there.
     const shows = short + (negatives ? 0 : (story.negative?.(population) ?? 0))
-    let sum = -toSay(population, short)
+    // Where every row was struck, between clean ones, nothing else is to be said.
+    const more = population.clean && share >= MOST_OFTEN ? 0 : (story.cost ?? 0)
+    let sum = -toSay(population, short) - more
     let [every, same] = [0, 0]
     for (const { digits, count } of values) {
       // No number is printed with a zero at the front.

@@ -3,16 +3,23 @@
 import type { Interval } from '../../channel/significant.js'
 import { INTEGER_TYPES } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
+import { sumOver, timesAround } from './beyond-limit.js'
 import { fewBlocks } from './few-blocks.js'
+import { besideClean } from './places.js'
 import { around, block, type Population } from './population.js'
 import { ROW_BITS } from '../weights.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { wrapped } from './wrapped.js'
 
-/** Stories by the process that they tell of, for values of these lengths; of several the best one counts. */
+/**
+ * Stories by the process that they tell of, for values of these lengths; of several the best one counts.
+ *
+ * @param printed numbers stand in a printed form: they were read, and are no texts that were cut behind
+ */
 export function storiesOf(
   space: Space,
   lengths: ReadonlySet<number>,
+  printed = false,
 ): ReadonlyMap<string, readonly Story[]> {
   return new Map<string, readonly Story[]>([
     ...OCTAL.map((id) => [id, [octal(space, id)]] as const),
@@ -22,7 +29,10 @@ export function storiesOf(
       (length) =>
         [
           `cut-short by ${space.widest - length}`,
-          [cutBehind(space, length), cutBefore(space, length)],
+          [
+            ...(printed ? [] : [cutBehind(space, length)]),
+            cutBefore(space, length, lengths.size > 1),
+          ],
         ] as const,
     ),
   ])
@@ -118,7 +128,11 @@ function held(space: Space, max: bigint): Story {
 function cutBehind(space: Space, length: number): Story {
   const unit = 10n ** BigInt(space.widest - length)
   return {
-    ...cut(length, (value, population) => population.share(value * unit, (value + 1n) * unit - 1n)),
+    zeros: true,
+    back: (value, population, digits) =>
+      digits.length === length ? population.share(value * unit, (value + 1n) * unit - 1n) : 0,
+    short: () => 1,
+    first: () => undefined,
     populations: (values) => [
       withoutZeros(space),
       ...around(
@@ -130,21 +144,26 @@ function cutBehind(space: Space, length: number): Story {
   }
 }
 
-// The first characters are gone.
-function cutBefore(space: Space, length: number): Story {
+// The first characters are gone. Read as a number, what is left has lost the zeros that it then starts with: that values
+// of several lengths are the ends of longer ones, and not numbers of so many digits, must be said.
+function cutBefore(space: Space, length: number, several: boolean): Story {
   const unit = 10n ** BigInt(length)
+  const asNumbers = (space.widest - length) * Math.log2(10)
   return {
-    ...cut(length, (value, population) => endings(population, value, unit)),
-    populations: () => [withoutZeros(space)],
+    zeros: true,
+    back: (value, population, digits) =>
+      digits.length === length || (digits.length < length && !digits.startsWith('0'))
+        ? endings(population, value, unit)
+        : 0,
+    short: () => 1,
+    first: () => undefined,
+    populations: (values, clean) => [
+      withoutZeros(space),
+      ...besideClean(space, values, unit, unit, clean),
+    ],
+    ...(several && { cost: asNumbers }),
   }
 }
-
-const cut = (length: number, back: (value: bigint, population: Population) => number): Story => ({
-  zeros: true,
-  back: (value, population, digits) => (digits.length === length ? back(value, population) : 0),
-  short: () => 1,
-  first: () => undefined,
-})
 
 // Numbers that start with no zero.
 function withoutZeros(space: Space): Population {
@@ -155,6 +174,8 @@ function withoutZeros(space: Space): Population {
 // The share of a population that ends in these digits.
 function endings(population: Population, value: bigint, unit: bigint): number {
   const { low, high } = population
+  const blocks = sumOver(population.parts, -1n, 1, (from, to) => timesAround(value, from, to, unit))
+  if (blocks) return blocks.sum + blocks.elsewhere / Number(unit)
   const first = low <= value ? 0n : (low - value + unit - 1n) / unit
   if (high < value) return 0
   const last = (high - value) / unit

@@ -33,6 +33,8 @@ export interface Story {
   readonly zeros?: true
   /** Populations of its own; of the clean values it is known where they lie. */
   populations?(values: readonly bigint[], clean: Range | undefined): Population[]
+  /** Bits that it takes to say it of a few rows, or of a population that the clean values do not show. */
+  readonly cost?: number
   /** Bits for it from values that fit, beside lost zeros; `share` of all rows are short. */
   clean?(values: Clean, share: number): number
   /** Bits for the rows between, for each short one: what they say beside the same for all stories. */

@@ -4,11 +4,10 @@ import type { IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { sumOver, timesAround } from './beyond-limit.js'
 import { fewBlocks } from './few-blocks.js'
-import { block, costOf, type Population, type Range } from './population.js'
+import { together } from './places.js'
+import type { Population } from './population.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { thinned } from './thinned.js'
-
-const MOST_TRIES = 4096n
 
 export function wrapped(space: Space, type: IntegerType): Story {
   const { bits, max } = type
@@ -70,66 +69,12 @@ export function wrapped(space: Space, type: IntegerType): Story {
     first: () => undefined,
     clean: (values, share) => thinned(space, type, values, share),
     populations(values, clean) {
-      const blocks = inFewBlocks(space, type, values)
-      const found = nearTogether(values, modulus)
-      if (!found) return blocks
-      const { low, width } = found
-      const first = steps(0n, low)
-      const last = (end - low - width) / modulus
-      const places = { at: low + first * modulus, width, modulus, many: last - first + 1n }
-      return last < first
-        ? blocks
-        : [...blocks, ...startingAlike(space, places), ...between(space, places, clean)]
+      return [
+        ...inFewBlocks(space, type, values),
+        ...together(space, values, modulus, max + 1n, clean),
+      ]
     },
   }
-}
-
-/** Where originals lie together that come out together: `many` places of this width, a modulus apart. */
-interface Places {
-  readonly at: bigint
-  readonly width: bigint
-  readonly modulus: bigint
-  readonly many: bigint
-}
-
-// Blocks of numbers that start alike and hold such a place: the more there are, the less it takes to say that
-// it is one of them.
-function startingAlike(space: Space, { at, width, modulus, many }: Places): Population[] {
-  const unit = 10n ** BigInt(width.toString().length)
-  const looked = many < MOST_TRIES ? many : MOST_TRIES
-  const all = Number(space.integers.count)
-  let blocks = 0
-  let first: { readonly start: bigint; readonly count: number } | undefined
-  for (let step = 0n; step < looked; step++) {
-    const place = at + step * modulus
-    const start = (place / unit) * unit
-    if (place + width >= start + unit) continue
-    const count = Number(space.count(start, start + unit - 1n).count)
-    if (count === 0) continue
-    blocks++
-    first ??= { start, count }
-  }
-  if (!first) return []
-  const { start, count } = first
-  const which = Math.log2((blocks * Number(many)) / Number(looked))
-  const cost = Math.log2(all / count) + Math.log2(space.widest) - which
-  return [block(space, start, start + unit - 1n, cost)]
-}
-
-// Numbers between any two; and those of them that lie among the clean ones.
-function between(
-  space: Space,
-  { at, width, modulus, many }: Places,
-  clean: Range | undefined,
-): Population[] {
-  const stretch = (step: bigint) => {
-    const low = at + step * modulus
-    if (step < 0n || step >= many || space.count(low, low + width).count === 0n) return []
-    const cost = costOf(space, low) + costOf(space, width) - Math.log2(Number(many))
-    return [block(space, low, low + width, cost)]
-  }
-  const any = [0n, many - 1n, many / 2n].flatMap(stretch).slice(0, 1)
-  return clean ? [...any, ...stretch((clean.low - at + modulus - 1n) / modulus)] : any
 }
 
 // Those that start alike went around as often as it takes for their originals to start alike.
@@ -168,22 +113,3 @@ function inFewBlocks(
 
 /** So many groups of values that start alike are no few blocks. */
 const MOST_GROUPS = 16
-
-// Remainders that lie together on the circle: where they begin, and how far it is to the last.
-function nearTogether(
-  values: readonly bigint[],
-  modulus: bigint,
-): { low: bigint; width: bigint } | undefined {
-  const sorted = [...new Set(values)]
-    .filter((value) => value < modulus)
-    .sort((a, b) => (a < b ? -1 : 1))
-  if (sorted.length === 0) return undefined
-  let gap = sorted[0]! + modulus - sorted.at(-1)!
-  let low = sorted[0]!
-  for (let i = 1; i < sorted.length; i++) {
-    const one = sorted[i]! - sorted[i - 1]!
-    if (one > gap) [gap, low] = [one, sorted[i]!]
-  }
-  const width = modulus - gap
-  return width * 2n < modulus ? { low, width } : undefined
-}
