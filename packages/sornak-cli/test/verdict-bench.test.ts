@@ -69,6 +69,17 @@ test('and so they do for other widths, alphabets and populations', { timeout: 30
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.98)
 })
 
+test('and so they do for other programs', { timeout: 300_000 }, () => {
+  const { all = {}, ...parts } = figures('verdicts', 61, '--other')
+  const share = sharesOf(all)
+  expect(all['changed']).toBeGreaterThan(5000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(all['mended']).toBeGreaterThan(1500)
+  expect(all['exactWrong']).toBe(0)
+  expect(wrongByScene(parts)).toMatchObject({ block: 0, scattered: 0 })
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.98)
+})
+
 test('and so they do where identifiers are issued in blocks', { timeout: 300_000 }, () => {
   const { all = {} } = figures('populations', 120)
   const share = sharesOf(all)
