@@ -12,10 +12,16 @@ const member = fc.oneof(
   fc.nat(99).map((value) => `+${value}`),
   fc.constantFrom('A7', 'a7', '', 'x', 'two\nlines', '"', '\\', 'ä', '😀', '\uffff'),
 )
-const texts = (list: readonly string[]): Hypothesis =>
-  ({ originals: { kind: 'texts', texts: list } }) as unknown as Hypothesis
-const integers = (low: bigint, high: bigint): Hypothesis =>
-  ({ originals: { kind: 'integers', low, high } }) as unknown as Hypothesis
+const read = (originals: Hypothesis['originals']): Hypothesis => ({
+  originals,
+  process: 'number-read',
+  channels: ['number-read'],
+  findings: [],
+  weight: 1,
+  per: 'original',
+})
+const texts = (list: readonly string[]) => read({ kind: 'texts', texts: list })
+const integers = (low: bigint, high: bigint) => read({ kind: 'integers', low, high })
 
 const valueOf = (text: string) =>
   /^\+?\d+$/.test(text) ? BigInt(text.replace('+', '')) : undefined
