@@ -175,13 +175,8 @@ export function comparison(
   const oftenCut = (i: number, from: Sums, to: Sums) =>
     (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
   // Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
-  const mayBeRound = (
-    { id }: Process,
-    best: number,
-    sums: readonly number[],
-    from: Sums,
-    to: Sums,
-  ) => {
+  const mayBeRound = (best: number, sums: readonly number[], from: Sums, to: Sums) => {
+    const { id } = processes[best]!
     if (id !== 'short-display') return false
     const inside = to.fits - from.fits
     const rows = inside + to.hits[best]! - from.hits[best]!
@@ -256,7 +251,7 @@ export function comparison(
         onAllRows(process, best, from, to) &&
         ((process.rounds === true &&
           fitsSpeak(process, best, from, to) &&
-          !mayBeRound(process, best, sums, from, to)) ||
+          !mayBeRound(best, sums, from, to)) ||
           (process.max !== undefined &&
             (showsItself(process, from, to) ||
               isFair(process, best, from, to) ||
