@@ -70,12 +70,22 @@ export function roundedInto({ low, high }: Interval, format: BinaryFormat): Inte
   return { low: roundedTo(first, format).low, high: roundedTo(last, format).high }
 }
 
-/** The number with the fewest digits that is read back as `float`, zeros behind them. */
-export function shortest(float: bigint, format: BinaryFormat): bigint {
+/**
+ * The number with the fewest digits that is read back as `float`, zeros behind them.
+ *
+ * @param halves some programs print no number that lies half way to another, though it is read back so
+ */
+export function shortest(
+  float: bigint,
+  format: BinaryFormat,
+  halves: 'any' | 'no-half' = 'any',
+): bigint {
   const digits = float.toString().length
+  const { low, high } = roundedEitherWay(float, format)
   for (let keep = 1; keep < digits; keep++) {
     const short = toSignificant(float, keep, 'rounded')
-    if (nearestFloat(short, format) === float) return short
+    const half = short === low || short === high
+    if (nearestFloat(short, format) === float && (halves === 'any' || !half)) return short
   }
   return float
 }

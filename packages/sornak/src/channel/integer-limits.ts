@@ -20,17 +20,16 @@ const type = (bits: number, signed: boolean): IntegerType => ({
   max: (1n << BigInt(signed ? bits - 1 : bits)) - 1n,
 })
 
-export const INTEGER_TYPES: readonly IntegerType[] = [16, 32, 64].flatMap((bits) => [
-  type(bits, true),
-  type(bits, false),
-])
+const ofBits = (...sizes: number[]) =>
+  sizes.flatMap((bits) => [type(bits, true), type(bits, false)])
+
+export const INTEGER_TYPES: readonly IntegerType[] = ofBits(16, 32, 64)
+
+/** Types in which numbers start again from below. At the limits of 8 bits, which are numbers like others, none is held. */
+export const WRAPPING_TYPES: readonly IntegerType[] = [...ofBits(8), ...INTEGER_TYPES]
 
 /** Types at whose limits values are held; those of 24 bits let none start again. */
-export const HOLDING_TYPES: readonly IntegerType[] = [
-  ...INTEGER_TYPES,
-  type(24, true),
-  type(24, false),
-]
+export const HOLDING_TYPES: readonly IntegerType[] = [...INTEGER_TYPES, ...ofBits(24)]
 
 const LIMITS = new Set(
   HOLDING_TYPES.flatMap(({ min, max, signed }) => (signed ? [`${max}`, `${min}`] : [`${max}`])),
@@ -55,20 +54,20 @@ export const wrapped: Channel = {
   finding: 'wrapped',
   title: 'Wrapped round',
   describe:
-    'The value is too large for an integer of 16, 32 or 64 bits, which starts again from below.',
+    'The value is too large for an integer of 8, 16, 32 or 64 bits, which starts again from below.',
   met: 'integer columns and casts of programs that do not test for overflow',
   prevent: 'Make the column text; where it must be a number, 64 bits hold 18 digits.',
   example: { before: '4300222233', after: '5254937', form: 'int32' },
-  forms: INTEGER_TYPES.map(({ name }) => name),
+  forms: WRAPPING_TYPES.map(({ name }) => name),
   forward(text, form) {
-    const into = INTEGER_TYPES.find(({ name }) => name === form)
+    const into = WRAPPING_TYPES.find(({ name }) => name === form)
     if (!into || !isDigits(text)) return text
     const value = BigInt(text.replace('+', ''))
     return value <= into.max ? text : wrap(value, into).toString()
   },
   inverse: (seen) =>
     /^-?(?:0|[1-9]\d*)$/.test(seen)
-      ? INTEGER_TYPES.flatMap((from) => unwrap(BigInt(seen), from) ?? [])
+      ? WRAPPING_TYPES.flatMap((from) => unwrap(BigInt(seen), from) ?? [])
       : [],
 }
 

@@ -1,6 +1,8 @@
 // Text that a program printed for a number, taken apart exactly. Nothing is assumed about which
 // program did it: decimal point or comma, any grouping, any style of exponent, signs, padding.
 
+import type { FindingCode } from './channel.js'
+
 export interface NumberText {
   readonly negative: boolean
   /** All digits as printed, without point or separators. */
@@ -93,6 +95,15 @@ function digitTexts(text: string, scientific: boolean): DigitText[] {
   return found
 }
 
+/** The forms in which a number is printed that is no row of digits. */
+export function formsIn({ exponent, grouped, decimals }: NumberText): FindingCode[] {
+  if (exponent) return ['exponent']
+  return [
+    ...(grouped ? (['grouped'] as const) : []),
+    ...(decimals === undefined ? [] : (['decimal-tail'] as const)),
+  ]
+}
+
 /** The integer a printed number stands for, or undefined where it has a fraction. */
 export function integerOf({ coefficient, power }: NumberText): bigint | undefined {
   if (power > LONGEST || power < -LONGEST) return undefined
@@ -107,11 +118,20 @@ export const isDigits = (text: string): boolean => /^\+?\d+$/.test(text)
 
 /** Digits of a number so long that it may have been shortened: all of them, or those before a row of zeros; 0 of others. */
 export function plainDigits(seen: string): number {
-  if (!/^\d+$/.test(seen) || seen.length < LONG) return 0
+  const least = /^\d+$/.test(seen) ? fewestZeros(seen.length) : 0
+  if (least === 0) return 0
   const kept = seen.replace(/0+$/, '').length
-  return seen.length - kept < FEW_ZEROS ? seen.length : kept
+  return seen.length - kept < least ? seen.length : kept
 }
 
-/** So many digits tell zeros at the end that were put there from those of a number, and so many zeros. */
-export const LONG = 8
-export const FEW_ZEROS = 3
+/** Programs that shorten numbers without saying it keep so many digits at least. */
+const FEWEST_KEPT = 6
+/** More zeros at the end are not asked for. */
+const THOUSANDS = 3
+
+/** So many zeros stand at the end of a number of so many digits that was shortened; 0 where none is. */
+export const fewestZeros = (digits: number): number =>
+  Math.max(0, Math.min(THOUSANDS, digits - FEWEST_KEPT))
+
+/** A number of thousands, or one that was cut or rounded to them. */
+export const ofThousands = (digits: string): boolean => /^[1-9]\d*000$/.test(digits)

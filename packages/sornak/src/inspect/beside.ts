@@ -7,6 +7,7 @@ import { spaceOf } from '../identifier/space.js'
 import type { EvidenceState } from './evidence-state.js'
 import { settled } from './joined-evidence.js'
 import { UNIT } from './process.js'
+import { printsRound } from './process-channel.js'
 import { processesOf } from './processes.js'
 import type { Lift } from './weigh.js'
 import { BESIDE_BITS } from './weights.js'
@@ -45,9 +46,7 @@ const FEW = 8
 
 /** @param from what the records before have said */
 export function besideEvidence(definition: Definition, from?: BesideState): BesideEvidence {
-  const rounding = processesOf(definition).filter(
-    ({ rounds, id }) => rounds && id !== 'short-display',
-  )
+  const rounding = processesOf(definition).filter(({ rounds, id }) => rounds && !printsRound(id))
   const known = new Map<number, Beside>(from)
   return {
     fits(bytes, start, end, damaged) {

@@ -24,7 +24,7 @@ import {
 } from './process-totals.js'
 import { IN, OUT, UNIT, type Process } from './process.js'
 import { processesOf } from './processes.js'
-import { channelOf } from './process-channel.js'
+import { channelOf, printsRound } from './process-channel.js'
 import { repeatsSpeak } from './repeating.js'
 import { groupOf } from './short-group.js'
 import { lacking } from './short/alike.js'
@@ -177,11 +177,11 @@ export function comparison(
   // Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
   const mayBeRound = (best: number, sums: readonly number[], from: Sums, to: Sums) => {
     const { id } = processes[best]!
-    if (id !== 'short-display') return false
+    if (!printsRound(id)) return false
     const inside = to.fits - from.fits
     const rows = inside + to.hits[best]! - from.hits[best]!
     const others = processes.some(
-      (one, i) => one.rounds && one.id !== id && sums[i]! > RUN_BITS * UNIT,
+      (one, i) => one.rounds && !printsRound(one.id) && sums[i]! > RUN_BITS * UNIT,
     )
     return rows < FEW_ROUND || (all.fits - inside < FEW_ROUND && !others)
   }

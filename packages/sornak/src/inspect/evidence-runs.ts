@@ -9,7 +9,7 @@ import type { EvidenceState } from './evidence-state.js'
 import { settled } from './joined-evidence.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
-import { channelOf } from './process-channel.js'
+import { channelOf, printsRound } from './process-channel.js'
 import { toldRuns } from './told-runs.js'
 import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
@@ -84,12 +84,14 @@ function cutRuns(
 function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): EvidenceRun {
   let best = first
   for (const run of runs) {
+    // What was rounded ends in zeros now and then: a few such rows lie together by chance.
+    if (best.suspect && !run.suspect && printsRound(run.process)) continue
     const outside = ofAll && best === first
     const better = run.beyond(best)
     if (
       run.process === best.process
         ? outside
-        : better > RUN_BITS || (outside && run.alone >= best.evidence)
+        : better > leastOf(run) || (outside && run.alone >= best.evidence)
     )
       best = run
     else if (outside && run.own === first.process && better > 0)
@@ -97,6 +99,9 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
   }
   return best
 }
+
+// Its rows were looked for because they speak for another process: of so many one explains them by chance.
+const leastOf = ({ own, process }: OwnRun) => RUN_BITS + (own === process ? 0 : DOUBT_BITS)
 
 const touch = (a: EvidenceRun, b: EvidenceRun) =>
   a.from.index <= b.to.index && b.from.index <= a.to.index

@@ -49,7 +49,7 @@ export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
 const MOST_ZEROS = 2
 
 /**
- * Only the end of a number is left, and was read as one: its zeros at the front are gone.
+ * Only the end of a number is left, or the front of a text, and was read as one: its zeros at the front are gone.
  *
  * @param printed it stands in a printed form, so that its digits are no text that was cut
  */
@@ -61,17 +61,19 @@ export function ends(space: Space, value: bigint, printed: boolean): Bare[] {
   for (let zeros = printed ? 0 : 1; zeros <= MOST_ZEROS; zeros++) {
     const kept = digits.length + zeros
     if (kept >= width) break
-    const subset = endingWith(space, digits.padStart(kept, '0'), width)
-    if (subset.count > 0n)
-      found.push({
-        originals: { kind: 'subset', subset },
-        channel: 'cut-short',
-        process: `cut-short by ${width - kept}`,
-        finding: 'cut-short',
-        weight: TOGETHER.cutShort,
-        per: 'all',
-        quiet: zeros > 0,
-      })
+    for (const side of zeros > 0 ? [endingWith, startingWith] : [endingWith]) {
+      const subset = side(space, digits.padStart(kept, '0'), width)
+      if (subset.count > 0n)
+        found.push({
+          originals: { kind: 'subset', subset },
+          channel: 'cut-short',
+          process: `cut-short by ${width - kept}`,
+          finding: 'cut-short',
+          weight: TOGETHER.cutShort,
+          per: 'all',
+          quiet: zeros > 0,
+        })
+    }
   }
   return found
 }

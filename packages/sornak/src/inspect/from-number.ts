@@ -17,7 +17,13 @@ import type { FindingCode } from '../channel/channel.js'
 import { codesFor } from '../channel/evaluated.js'
 import { shortened } from '../channel/exponent.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
-import { integerOf, LONG, plainDigits, type NumberText } from '../channel/number-text.js'
+import {
+  formsIn,
+  integerOf,
+  ofThousands,
+  plainDigits,
+  type NumberText,
+} from '../channel/number-text.js'
 import { fromSignificant, toSignificant, type Interval } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
@@ -39,10 +45,7 @@ export function fromNumber(
   number: NumberText,
   marks: readonly FindingCode[],
 ): Hypothesis[] {
-  const printed: FindingCode[] = [...marks]
-  if (number.exponent) printed.push('exponent')
-  else if (number.grouped) printed.push('grouped')
-  if (number.decimals !== undefined && !number.exponent) printed.push('decimal-tail')
+  const printed = [...marks, ...formsIn(number)]
   const value = integerOf(number)
   if (value === undefined && !isNines(number)) return []
   const whole = ({ channel, finding, ...bare }: Bare): Hypothesis => ({
@@ -59,10 +62,10 @@ export function fromNumber(
   // A number that is printed has no zeros at the front, unless it was filled up to a narrower width.
   const padded = number.padded && !number.exponent
   const ways = padded ? [repadded(value)] : readings(number, value)
-  for (const { low, high, channel, process, weight, per = 'original' } of ways) {
+  for (const { low, high, channel, process, weight, per = 'original', quiet = false } of ways) {
     const rounded = low !== high
     const finding = rounded ? { finding: 'digits-rounded' as const } : {}
-    const common = { channel, process, weight, per, ...finding }
+    const common = { channel, process, weight, per, quiet, ...finding }
     if (space.integers.count > 0n)
       found.push({ ...common, originals: { kind: 'integers', low, high } })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
@@ -95,6 +98,7 @@ interface Reading extends Interval {
   readonly weight: number
   /** For each original where it is left out. */
   readonly per?: Bare['per']
+  readonly quiet?: boolean
 }
 
 const repadded = (value: bigint): Reading => ({
@@ -123,13 +127,26 @@ function readings(number: NumberText, value: bigint): Reading[] {
     if (interval.low < interval.high) found.push({ ...interval, channel, process, weight })
   }
   const double = nearestFloat(value, BINARY64)
-  const named = value === double || value === shortest(double, BINARY64)
+  const named =
+    value === double ||
+    value === shortest(double, BINARY64) ||
+    value === shortest(double, BINARY64, 'no-half')
   // Seventeen digits are printed by some where fewer would do; each names its number. Where no zeros stand for
-  // others, all of its digits are there.
+  // others, all of its digits are there. More of them are its own.
   const { significant } = number
   const filled = number.exponent || significant < digits.length
-  if (named || (filled && significant >= 16 && significant <= 17))
+  const own = significant <= 17 || isRoundedTo(value, double, significant)
+  if (named || (filled && significant >= 16 && own))
     add('binary64', 'binary64', EACH.binary64, roundedEitherWay(double, BINARY64))
+  else if (number.grouped || number.decimals !== undefined)
+    found.push({
+      ...around(double),
+      channel: 'binary64',
+      process: 'binary64',
+      weight: TOGETHER.carelessly,
+      per: 'all',
+      quiet: true,
+    })
   const single = singlePrinted(value)
   if (single !== undefined)
     add(
@@ -187,24 +204,41 @@ function readings(number: NumberText, value: bigint): Reading[] {
     )
   }
   // A long row of zeros at the end, longer than fifteen digits leave, speaks for fewer digits.
-  if (zeros >= 5 && digits.length - zeros <= 12 && digits.length >= LONG) {
+  if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
     add(
       'short-display',
       'short-display',
       EACH.shortPlain,
       fromSignificant(value, 10n ** BigInt(zeros), 'rounded'),
     )
-  } else if (digits.length >= LONG && plainDigits(digits) < digits.length) {
-    for (const how of ['cut', 'rounded'] as const)
-      found.push({
-        ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
-        channel: 'short-display',
-        process: 'short-display',
-        weight: TOGETHER.shortened,
-        per: 'all',
-      })
-  }
+  } else if (plainDigits(digits) > 0 && plainDigits(digits) < digits.length)
+    found.push(...shortenedTo('short-display', value, zeros))
+  if (ofThousands(digits)) found.push(...shortenedTo('thousands', value, 3))
   return found
+}
+
+// Zeros stand in place of so many digits.
+const shortenedTo = (
+  process: 'short-display' | 'thousands',
+  value: bigint,
+  zeros: number,
+): Reading[] =>
+  (['cut', 'rounded'] as const).map((how) => ({
+    ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
+    channel: 'short-display',
+    process,
+    weight: process === 'thousands' ? TOGETHER.thousands : TOGETHER.shortened,
+    per: 'all',
+  }))
+
+/** Digits that a program works out in binary64 go wrong by so many of its numbers, at the most. */
+const CARELESS = 4n
+
+// The originals of the numbers around one of binary64.
+function around(double: bigint): Interval {
+  const { low, high } = roundedEitherWay(double, BINARY64)
+  const more = (high - low) * CARELESS
+  return { low: low - more, high: high + more }
 }
 
 const isRoundedTo = (value: bigint, from: bigint, digits: number) =>

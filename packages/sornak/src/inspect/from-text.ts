@@ -6,6 +6,7 @@ import { dateGuess } from '../channel/date-guess.js'
 import { label } from '../channel/label.js'
 import { letterCase } from '../channel/letter-case.js'
 import { lookAlike } from '../channel/look-alike.js'
+import { formsIn, integerOf, numberTexts } from '../channel/number-text.js'
 import { sixtyTexts } from '../channel/other-base.js'
 import { sign } from '../channel/sign.js'
 import type { Unmarked } from '../channel/text-marks.js'
@@ -135,5 +136,12 @@ export function textual(
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
   if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
+  for (const number of numberTexts(text)) {
+    const [form] = formsIn(number)
+    const value = integerOf(number)
+    if (form === undefined || value === undefined) continue
+    const sum = `${number.negative ? '-' : ''}${value}`
+    found.push(...asSum(definition, space, sum, [...findings, form]))
+  }
   return found
 }

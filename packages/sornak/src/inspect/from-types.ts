@@ -1,6 +1,12 @@
 // A number that went through an integer type: it wrapped round there, was held at the limit, or has a sign.
 
-import { clamped, INTEGER_TYPES, unwrap, type IntegerType } from '../channel/integer-limits.js'
+import {
+  clamped,
+  INTEGER_TYPES,
+  unwrap,
+  WRAPPING_TYPES,
+  type IntegerType,
+} from '../channel/integer-limits.js'
 import { leaving, type Subset } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
 import { widestNumber, type Numbers, type Space } from '../identifier/space.js'
@@ -10,6 +16,8 @@ import { TOGETHER } from './weights.js'
 /** @param filled the number was filled up with zeros to so many digits: as many as the largest of the type has */
 export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
   return typesFor(space).flatMap((type): Bare[] => {
+    // Small numbers that come one after the other all lie in 8 bits: only a minus tells of those.
+    if (type.bits === 8 && value >= 0n) return []
     if (filled !== undefined && filled !== `${type.max}`.length) return []
     const back = unwrap(value, type)
     if (!back) return []
@@ -30,12 +38,14 @@ export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
 }
 
 // What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
-const soSmall = ({ bits }: IntegerType, value: bigint) =>
-  2 ** ((INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)?.bits ?? bits) - bits)
+const soSmall = ({ bits }: IntegerType, value: bigint) => {
+  const least = INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)
+  return 2 ** (Math.min(bits, least?.bits ?? bits) - bits)
+}
 
 // Types that some values are too large for.
 const typesFor = remembered((space: Space) =>
-  INTEGER_TYPES.filter(({ max }) => max < 10n ** BigInt(widestNumber(space))),
+  WRAPPING_TYPES.filter(({ max }) => max < 10n ** BigInt(widestNumber(space))),
 )
 
 export function limits(space: Space, value: bigint): Bare[] {

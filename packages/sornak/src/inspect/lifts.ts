@@ -8,6 +8,7 @@ import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
 import { against as leftAlone, fewerShown } from './process-totals.js'
 import { STOPS, UNIT } from './process.js'
+import { printsRound } from './process-channel.js'
 import { processesOf } from './processes.js'
 import type { ShortGroup } from './short/group.js'
 import { rivals, type Rivals } from './short/rivals.js'
@@ -107,7 +108,7 @@ export function lifts(
       const i = place.get(id)
       if (i === undefined) return 0
       const { lost } = processes[i]!
-      const own = Math.max(
+      const said = Math.max(
         (sums[i]! - base) / UNIT +
           (id === 'front' ? used() : 0) -
           (lost === undefined || alike ? 0 : against(lost)),
@@ -115,6 +116,7 @@ export function lifts(
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
+      const own = printsRound(id) && fewDiffer(short) ? Math.min(0, said) : said
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
@@ -140,6 +142,10 @@ export function lifts(
   }
 }
 
+/** Fewer values that end in zeros, again and again, may be all there are. */
+const FEW_ROUND = 8
+const fewDiffer = ({ values }: ShortGroup) => values.length > 0 && values.length < FEW_ROUND
+
 // What these printed shows by the zeros at its end.
 const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
 
@@ -150,6 +156,7 @@ export function prior(id: string): number {
   if (id.startsWith('octal')) return TOGETHER.otherBase
   if (id.startsWith('cut-short')) return TOGETHER.cutShort
   if (id === 'short-display') return EACH.shortPlain
+  if (id === 'thousands') return TOGETHER.thousands
   if (id === 'binary32') return EACH.binary32
   if (id === 'repadded') return EACH.repadded
   if (id === 'sign') return TOGETHER.signGained

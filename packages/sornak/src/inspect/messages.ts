@@ -9,6 +9,7 @@ import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
 import type { Companion } from './beside.js'
 import type { EvidenceRun } from './evidence-run.js'
+import { printsRound } from './process-channel.js'
 import type { ColumnType, StoredCounts } from './storage.js'
 import type { Judgement } from './verdict.js'
 
@@ -49,7 +50,7 @@ export function runWhy(
 ): string {
   const { channel, process, bits, suspect, inForm } = run
   const how = process === 'fifteen-cut' ? ', cut' : process === 'fifteen-rounded' ? ', rounded' : ''
-  const plain = process === 'short-display' && inForm('exponent') === 0
+  const plain = printsRound(process) && inForm('exponent') === 0
   const title = plain ? 'A few digits, and zeros behind them' : channelTitle(channel)
   const others = alongside.map((header) => `"${header}"`).join(', ')
   return [

@@ -59,7 +59,7 @@ export function misfitReader(
 
   return (seen) => {
     const ways = hypotheses(definition, seen)
-    const marked = markedIn(ways)
+    const marked = ALIGNED.test(seen) ? undefined : markedIn(ways)
     if (marked !== undefined) return { ...SHOWN, marked, found: shownBy(explained(ways)) }
     const found = explained(ways)
     const isRead = found.has(asNumber)
@@ -150,7 +150,8 @@ export function misfitReader(
       if (found.has(i) || (!stands && rounds !== true && max === undefined)) continue
       const score = ask(bytes, 0, bytes.length)
       if (score < 0) continue
-      found.set(i, 1n)
+      // A number that it rounds no digit of lost its zeros, like any other.
+      found.set(i, (rounds && found.get(asNumber)) || 1n)
       if (stands) quiet.set(i, score)
     }
     // Few digits are printed as they are.
@@ -183,6 +184,9 @@ const SHOWN: Omit<Misfit, 'found'> = {
   bare: undefined,
   stands: false,
 }
+
+// Numbers are filled up with spaces in front, where they stand below each other.
+const ALIGNED = /^ {2,}\d+$/
 
 // What stands between digits may group those of a number.
 function markedIn(ways: readonly Hypothesis[]): string | undefined {

@@ -8,6 +8,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
   if (process === 'front') return 'cut-short'
+  if (process === 'thousands') return 'short-display'
   return process.split(' ')[0]!
 }
 
@@ -16,6 +17,10 @@ const FORM_CHANNELS: Partial<Record<FindingCode, string>> & Record<string, strin
   grouped: 'grouping',
   'display-stored': 'display',
 }
+
+/** What these print may be round numbers, as some columns have. */
+export const printsRound = (process: string): boolean =>
+  process === 'short-display' || process === 'thousands'
 
 /** One channel, or both take digits from numbers. */
 export const sameKind = (a: string, b: string): boolean =>

@@ -6,7 +6,7 @@ import { HOLDING_TYPES, INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { FORMS, OUT, STOPS, type Process } from './process.js'
-import { behind, double, fifteen, plain, rounds, single } from './rounding-images.js'
+import { behind, double, fifteen, plain, rounds, single, thousands } from './rounding-images.js'
 import { holds, wraps } from './type-limits.js'
 import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
 
@@ -48,7 +48,8 @@ function numeric(space: Space): Process[] {
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
     { id: STOPS, usual: 0, fits: unlessBare, nearly },
-    widest > 7 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
+    widest > 6 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
+    ...(widest > 3 ? [rounds('thousands', space, thousands)] : []),
     { id: 'repadded', usual: OUT },
   ]
   for (const type of HOLDING_TYPES) {

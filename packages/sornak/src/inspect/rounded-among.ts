@@ -3,6 +3,7 @@
 
 import type { EvidenceState } from './evidence-state.js'
 import { IN, OUT, UNIT, type Process } from './process.js'
+import { printsRound } from './process-channel.js'
 import { RUN_BITS } from './weights.js'
 
 /** Bits that the values that fit say for a rounding of some of them; 0 where they say nothing. */
@@ -14,7 +15,7 @@ export function roundedAmong(
   const some = could[i]!
   const all = sums.fits - untouched[i]!
   // Round numbers are what some columns have.
-  if (!rounds || some === 0 || id === 'short-display') return 0
+  if (!rounds || some === 0 || printsRound(id)) return 0
   // How likely it is of a value by itself: what each of them said, on the average.
   const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
   const chance = 2 ** (-said / UNIT / some)

@@ -10,7 +10,7 @@ import {
   singlePrinted,
 } from '../channel/binary-float.js'
 import { FIFTEEN } from '../channel/fifteen-digits.js'
-import { FEW_ZEROS, LONG } from '../channel/number-text.js'
+import { fewestZeros } from '../channel/number-text.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Space } from '../identifier/space.js'
 import { bits, OUT, type Process } from './process.js'
@@ -58,14 +58,30 @@ export function fifteen(how: 'cut' | 'rounded'): Image {
 
 // Few digits of a number, and zeros behind them.
 export const plain: Image = {
-  alike: (length) => (length < LONG ? {} : { zeros: FEW_ZEROS }),
+  alike: (length) => (fewestZeros(length) === 0 ? {} : { zeros: fewestZeros(length) }),
   of(bytes, start, end) {
-    if (end - start < LONG) return undefined
-    let last = end
-    while (last > start && bytes[last - 1] === 48) last--
-    if (end - last < FEW_ZEROS) return 'out'
-    return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(end - last), 'cut')
+    const least = fewestZeros(end - start)
+    if (least === 0) return undefined
+    const zeros = zerosAt(bytes, start, end)
+    if (zeros < least) return 'out'
+    return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(zeros), 'cut')
   },
+}
+
+// Cut or rounded to thousands, however many digits there are.
+export const thousands: Image = {
+  alike: (length) => (length < 4 ? {} : { zeros: 3 }),
+  of(bytes, start, end) {
+    if (end - start < 4) return undefined
+    if (zerosAt(bytes, start, end) < 3) return 'out'
+    return fromSignificant(valueOf(bytes, start, end), 1000n, 'cut')
+  },
+}
+
+function zerosAt(bytes: Uint8Array, start: number, end: number): number {
+  let last = end
+  while (last > start && bytes[last - 1] === 48) last--
+  return end - last
 }
 
 // Of the two halves between values that are rounded one goes to each.

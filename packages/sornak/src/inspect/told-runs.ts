@@ -2,6 +2,7 @@
 
 import { isForm, type OwnRun } from './column-story.js'
 import type { EvidenceRun } from './evidence-run.js'
+import { printsRound } from './process-channel.js'
 import { DOUBT_BITS, ROW_BITS, RUN_BITS } from './weights.js'
 
 /** @param cut rows that were cut, and what is left fits */
@@ -36,7 +37,7 @@ export function toldRuns(
 
 // All values fit and end in zeros: a column may have such, and none of them is doubted.
 const isOfRoundNumbers = ({ process, suspect, misfits }: OwnRun) =>
-  process === 'short-display' && !suspect && misfits === 0
+  printsRound(process) && !suspect && misfits === 0
 
 const inOrder = (a: EvidenceRun, b: EvidenceRun) => a.from.index - b.from.index || b.bits - a.bits
 

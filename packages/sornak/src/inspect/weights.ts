@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 12
+export const WEIGHTS_VERSION = 13
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -42,6 +42,10 @@ export const TOGETHER = {
   caseChanged: 1,
   /** A number shortened to as many digits as hardly any program prints, and filled up with zeros. */
   shortened: 0.0001,
+  /** A number that was cut or rounded to thousands, as amounts are. */
+  thousands: 0.000001,
+  /** A number beyond 2^53, printed with digits that are neither its own nor the fewest that name it. */
+  carelessly: 0.0001,
   /** A code that was worked out, as a power of ten or as a sum. */
   evaluated: 1,
   /** The same, or the number of a day, of a display form of a value that is stored without separators. */

@@ -7,7 +7,7 @@ import { sumOver, timesAround } from './beyond-limit.js'
 import { fewBlocks } from './few-blocks.js'
 import { besideClean } from './places.js'
 import { around, block, type Population } from './population.js'
-import { ROW_BITS } from '../weights.js'
+import { ROW_BITS, THROUGHOUT } from '../weights.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { wrapped } from './wrapped.js'
 
@@ -30,7 +30,7 @@ export function storiesOf(
         [
           `cut-short by ${space.widest - length}`,
           [
-            ...(printed ? [] : [cutBehind(space, length)]),
+            ...(printed ? [] : [cutBehind(space, length, lengths.size > 1)]),
             cutBefore(space, length, lengths.size > 1),
           ],
         ] as const,
@@ -124,13 +124,17 @@ function held(space: Space, max: bigint): Story {
   }
 }
 
+// What is left of a number, or what was read of it: its zeros at the front are gone then.
+const isLeft = (digits: string, length: number) =>
+  digits.length === length || (digits.length < length && !digits.startsWith('0'))
+
 // The last characters are gone.
-function cutBehind(space: Space, length: number): Story {
+function cutBehind(space: Space, length: number, several: boolean): Story {
   const unit = 10n ** BigInt(space.widest - length)
   return {
     zeros: true,
     back: (value, population, digits) =>
-      digits.length === length ? population.share(value * unit, (value + 1n) * unit - 1n) : 0,
+      isLeft(digits, length) ? population.share(value * unit, (value + 1n) * unit - 1n) : 0,
     short: () => 1,
     first: () => undefined,
     populations: (values) => [
@@ -141,27 +145,28 @@ function cutBehind(space: Space, length: number): Story {
       ),
       ...fewBlocks(space, () => ({ originals: values.map((value) => value * unit), cost: 0 })),
     ],
+    // It was a text that was cut, and then a number that was read.
+    ...(several && { cost: asNumbers(space, length) - Math.log2(THROUGHOUT) }),
   }
 }
 
-// The first characters are gone. Read as a number, what is left has lost the zeros that it then starts with: that values
-// of several lengths are the ends of longer ones, and not numbers of so many digits, must be said.
+// That values of several lengths are parts of longer ones, and not numbers of so many digits, must be said.
+const asNumbers = (space: Space, length: number) => (space.widest - length) * Math.log2(10)
+
+// The first characters are gone. Read as a number, what is left has lost the zeros that it then starts with.
 function cutBefore(space: Space, length: number, several: boolean): Story {
   const unit = 10n ** BigInt(length)
-  const asNumbers = (space.widest - length) * Math.log2(10)
   return {
     zeros: true,
     back: (value, population, digits) =>
-      digits.length === length || (digits.length < length && !digits.startsWith('0'))
-        ? endings(population, value, unit)
-        : 0,
+      isLeft(digits, length) ? endings(population, value, unit) : 0,
     short: () => 1,
     first: () => undefined,
     populations: (values, clean) => [
       withoutZeros(space),
       ...besideClean(space, values, unit, unit, clean),
     ],
-    ...(several && { cost: asNumbers }),
+    ...(several && { cost: asNumbers(space, length) }),
   }
 }
 
