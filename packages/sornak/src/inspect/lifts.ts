@@ -116,7 +116,7 @@ export function lifts(
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
-      const own = printsRound(id) && fewDiffer(short) ? Math.min(0, said) : said
+      const own = printsRound(id) && fewRound(short, from, to) ? Math.min(0, said) : said
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
@@ -142,9 +142,12 @@ export function lifts(
   }
 }
 
-/** Fewer values that end in zeros, again and again, may be all there are. */
+/** Fewer values that end in zeros, again and again, may be all there are; but none is printed with an exponent. */
 const FEW_ROUND = 8
-const fewDiffer = ({ values }: ShortGroup) => values.length > 0 && values.length < FEW_ROUND
+const fewRound = ({ values }: ShortGroup, from: Sums, to: Sums) =>
+  values.length > 0 &&
+  values.length < FEW_ROUND &&
+  to.digits.every((count, k) => count === from.digits[k])
 
 // What these printed shows by the zeros at its end.
 const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
