@@ -1,7 +1,14 @@
-// Powers of ten: a long number printed as 4.30022E+15, with all its digits or with a few.
+// Powers of ten: a long number printed as 4.30022E+15, with all its digits or with a few; or with a few and zeros behind them.
 
 import type { Channel, Preimage } from './channel.js'
-import { bareDigits, integerOf, isDigits, numberTexts, type NumberText } from './number-text.js'
+import {
+  bareDigits,
+  integerOf,
+  isDigits,
+  numberTexts,
+  ofThousands,
+  type NumberText,
+} from './number-text.js'
 import { fromSignificant, toSignificant, type Interval } from './significant.js'
 
 interface Style {
@@ -25,6 +32,12 @@ const STYLES: ReadonlyMap<string, Style> = new Map([
 
 const forms = (digits: readonly (number | 'all')[]) =>
   digits.flatMap((count) => [...STYLES.keys()].map((style) => `${count} ${style}`))
+
+/** Digits that are kept where there is no exponent. */
+const PLAIN: ReadonlyMap<string, number> = new Map(
+  [6, 7].map((keep) => [`${keep} and zeros`, keep]),
+)
+const THOUSANDS = 'thousands'
 
 /** All digits are still there: the exponent form can be turned back. */
 export const exponentForm: Channel = {
@@ -52,17 +65,40 @@ export const shortDisplay: Channel = {
   id: 'short-display',
   finding: 'exponent',
   title: 'Printed with a few digits and an exponent',
-  describe: 'A number is rounded to a few significant digits and printed with a power of ten.',
+  describe:
+    'A number is rounded to a few significant digits and printed with a power of ten, or with zeros behind them.',
   met: 'narrow spreadsheet columns saved as CSV, and programs that print 6, 7, 10 or 15 digits by default',
   prevent:
     'Write identifiers as text; once shortened, the digits must be fetched again at the source.',
   example: { before: '4300222233334444', after: '4.30022E+15', form: '6 E+15' },
-  forms: forms([2, 3, 4, 6, 7, 10, 11, 15]),
-  forward: (text, form) => print(text, form),
-  inverse: (seen) =>
-    numberTexts(seen)
+  forms: [...forms([2, 3, 4, 6, 7, 10, 11, 15]), ...PLAIN.keys(), THOUSANDS],
+  forward: (text, form) =>
+    PLAIN.has(form) || form === THOUSANDS ? fill(text, form) : print(text, form),
+  inverse: (seen) => [
+    ...numberTexts(seen)
       .filter((number) => number.exponent && !number.negative)
       .map((number): Preimage => ({ kind: 'integers', ...shortened(number) })),
+    ...filled(seen),
+  ],
+}
+
+// Zeros in place of digits, where there are any to lose.
+function fill(text: string, form: string): string {
+  const digits = bareDigits(text)
+  const keep = PLAIN.get(form) ?? digits.length - 3
+  if (!isDigits(text) || keep < 1 || digits.length <= keep) return text
+  return toSignificant(BigInt(digits), keep, 'rounded').toString()
+}
+
+function filled(seen: string): Preimage[] {
+  if (!/^[1-9]\d*0$/.test(seen)) return []
+  const value = BigInt(seen)
+  const found = [...PLAIN.values()].flatMap((keep): Interval[] => {
+    const unit = 10n ** BigInt(Math.max(0, seen.length - keep))
+    return unit > 1n && value % unit === 0n ? [fromSignificant(value, unit, 'rounded')] : []
+  })
+  if (ofThousands(seen)) found.push({ low: value - 500n, high: value + 500n })
+  return found.map((interval) => ({ kind: 'integers', ...interval }))
 }
 
 /** The integers that a printed coefficient may be the rounding of. */

@@ -179,13 +179,16 @@ function exactValue(seen: string): string | undefined {
 
 // Within half a unit of the last printed digit, both ends included.
 function near(member: string, seen: string): boolean {
+  const isHalf = (value: bigint, zeros: number) => {
+    const off = BigInt(member) - value
+    return zeros > 0 && (off < 0n ? -off : off) * 2n <= 10n ** BigInt(zeros)
+  }
+  // Six digits or seven with zeros behind them, or thousands.
+  if (/^\d+$/.test(seen))
+    return [seen.length - 6, seen.length - 7, 3].some((zeros) => isHalf(BigInt(seen), zeros))
   const found = /^(\d)(?:[.,](\d*))?[eE]\+?(\d+)$/.exec(seen)
   if (!found) return false
   const [, first = '', fraction = '', power = '0'] = found
   const zeros = Number.parseInt(power, 10) - fraction.length
-  if (zeros < 0) return false
-  const unit = 10n ** BigInt(zeros)
-  const value = BigInt(first + fraction) * unit
-  const off = BigInt(member) - value
-  return (off < 0n ? -off : off) * 2n <= unit
+  return zeros >= 0 && isHalf(BigInt(first + fraction) * 10n ** BigInt(zeros), zeros)
 }

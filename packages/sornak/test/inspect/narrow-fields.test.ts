@@ -164,6 +164,37 @@ describe('single precision', () => {
   })
 })
 
+describe('six digits of seven or eight', () => {
+  const six = (text: string) => `${shortened(BigInt(text), 6)}.0`
+  test.each([
+    ['{9}', () => `00${digits(7)}`],
+    ['{8}', () => `202${1 + next(4)}${digits(4)}`],
+  ])('of %s', (stored, draw) => {
+    const rows = convertedRun(of(stored), draw, six)
+    expect(wrongIn(rows)).toEqual([])
+    expect(missingIn(rows)).toEqual([])
+  })
+  test('a few numbers that end in a zero, again and again, were not shortened', () => {
+    const exchanges = ['2065550', '4255550', '9855550']
+    const rows = Array.from({ length: 240 }, () => exchanges[next(3)]!)
+    const made = of('{10}')
+    const runs = columnRuns(made, evidenceOf(made, rows))
+    for (const [i, text] of rows.entries())
+      expect(judge(made, text, 10, runs.around(i)).findings).not.toContain('digits-rounded')
+  })
+})
+
+test('the front of an account, read as a number: what it lacks at the end is not what it lost in front', () => {
+  const branches = ['040004', '089300', '200051', '309950']
+  const rows = convertedRun(
+    of('{14}'),
+    () => `${branches[next(4)]!}${digits(8)}`,
+    (text) => bare(text.slice(0, 12)),
+  )
+  expect(wrongIn(rows)).toEqual([])
+  expect(missingIn(rows)).toEqual([])
+})
+
 describe('numbers cut to thousands', () => {
   const card = definition({ stored: '{16}', check: 'luhn' })
   const cut = (text: string) => `${text.slice(0, -3)}000`
@@ -173,6 +204,23 @@ describe('numbers cut to thousands', () => {
     expect(missingIn(rows)).toEqual([])
     const wrong = rows.filter(({ original, seen }) => original !== seen)
     expect(wrong.filter(({ told }) => told.verdict === 'intact')).toEqual([])
+  })
+  test.each([
+    ['{9}', () => `00${digits(7)}`],
+    ['{6}', () => `${['04', '20', '60'][next(3)]!}${digits(4)}`],
+  ])('so may shorter numbers be, of %s', (stored, draw) => {
+    const rows = convertedRun(of(stored), draw, (text) => bare(cut(text)))
+    expect(wrongIn(rows)).toEqual([])
+    expect(missingIn(rows)).toEqual([])
+  })
+  test('rounded ones as well, with a decimal', () => {
+    const rounded = (text: string) => `${((BigInt(text) + 500n) / 1000n) * 1000n}.0`
+    const rows = convertedRun(of('{9}'), () => `00${digits(7)}`, rounded)
+    expect(wrongIn(rows)).toEqual([])
+    expect(missingIn(rows)).toEqual([])
+  })
+  test('a lone number of thousands lost its zeros', () => {
+    expect(judge(of('{6}'), '47000').mend).toBe('047000')
   })
   test('a column of round numbers has nothing else', () => {
     const made = of('{10}')

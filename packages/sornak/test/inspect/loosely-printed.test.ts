@@ -1,0 +1,80 @@
+// Numbers as programs print them that take less care: with digits that are not theirs, with more than name them, filled up with
+// spaces, in 8 bits, or as the sum that a hyphen was taken for.
+
+import { describe, expect, test } from 'vitest'
+import { judge } from 'sornak'
+import { convertedRun, digits, next, of, isListed } from './converted-column.js'
+
+const listed = (stored: string, seen: string) =>
+  judge(of(stored), seen, 1000).candidates.map(({ text }) => text)
+
+describe('a number of binary64', () => {
+  test('half way to another: some print no such number, but a digit more', () => {
+    // By the show function of another program, of 491611194750621582.
+    expect(listed('{20}', '491611194750621570.000')).toContain('00491611194750621582')
+  })
+  test('with more digits than name it', () => {
+    // By the %.18e of another program, which has digits enough for the shorter one only.
+    const { verdict, mend } = judge(of('{20}'), '3.058064808264269005e+19')
+    expect([verdict, mend]).toEqual(['lost', undefined])
+    expect(listed('{20}', '4.974190265619754880e+17')).toContain('00497419026561975472')
+  })
+  test('all of its digits in every row: none is mended by them', () => {
+    const draw = () => `00${1 + next(9)}${digits(17)}`
+    const all = (text: string) => {
+      const value = BigInt(text)
+      const unit = 1n << BigInt(value.toString(2).length - 53)
+      const float = `${((value + unit / 2n) / unit) * unit}`
+      return `${float[0]}.${float.slice(1)}0e+17`
+    }
+    const rows = convertedRun(of('{20}'), draw, all)
+    for (const row of rows) {
+      expect(row.told.mend ?? row.original).toBe(row.original)
+      expect(isListed(row) || row.told.verdict === 'lost').toBe(true)
+    }
+  })
+  test.each(['1,735,000,000,003,817,286', '1735000000003817286.00'])(
+    '%s may have digits that are not its own: no mend of it is exact',
+    (seen) => {
+      // By the format-number function of another program, of 1735000000003817399.
+      const { proof } = judge(of('{19}'), seen)
+      expect(proof).not.toBe('exact')
+    },
+  )
+  test('up to 2^53 all digits are its own', () => {
+    expect(judge(of('{16}'), '4300222233334444.0').proof).toBe('exact')
+  })
+})
+
+test('single precision of several widths: what is too short to be rounded says as much as that it was read', () => {
+  const draw = () => digits(4 + next(5))
+  const single = (text: string) => {
+    const value = BigInt(text)
+    const unit = 1n << BigInt(Math.max(0, value.toString(2).length - 24))
+    return `${((value + unit / 2n) / unit) * unit}.0`
+  }
+  const rows = convertedRun(of('{4..8}'), draw, single)
+  const rounded = rows.filter(({ original, seen }) => `${BigInt(original)}.0` !== seen)
+  expect(rounded.length).toBeGreaterThan(10)
+  for (const { told } of rounded) expect(told.mend).toBeUndefined()
+})
+
+test('a number below zero of 8 bits', () => {
+  expect(listed('{3}', '-77')).toEqual(expect.arrayContaining(['077', '179', '435', '691', '947']))
+})
+
+test.each(['54394.0', '5.4394e+04', '54,394'])('%s may be 54481-87, worked out', (seen) => {
+  expect(judge(of('{5}-{2}'), seen).findings).toContain('evaluated')
+})
+
+test('numbers that stand below each other in a column may have lost a zero', () => {
+  const rows = convertedRun(
+    of('{5..7}'),
+    () => digits(5 + next(3)),
+    (text) => `${BigInt(text)}`.padStart(10),
+  )
+  for (const row of rows) {
+    expect(row.told.mend ?? row.original).toBe(row.original)
+    if (row.told.verdict === 'ambiguous') expect(isListed(row)).toBe(true)
+  }
+})
