@@ -116,7 +116,7 @@ export function lifts(
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
-      const own = printsRound(id) && fewRound(short, from, to) ? Math.min(0, said) : said
+      const own = printsRound(id) ? Math.min(said, mostRound(short, from, to)) : said
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
         id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
@@ -142,12 +142,17 @@ export function lifts(
   }
 }
 
-/** Fewer values that end in zeros, again and again, may be all there are; but none is printed with an exponent. */
+/** Fewer values that end in zeros, again and again, may be all there are. */
 const FEW_ROUND = 8
-const fewRound = ({ values }: ShortGroup, from: Sums, to: Sums) =>
-  values.length > 0 &&
-  values.length < FEW_ROUND &&
-  to.digits.every((count, k) => count === from.digits[k])
+
+// Where all rows hold a few values again and again, each says once what its zeros say.
+function mostRound({ values }: ShortGroup, from: Sums, to: Sums): number {
+  const exponents = to.digits.some((count, k) => count > from.digits[k]!)
+  const few = values.length > 0 && values.length < FEW_ROUND && to.fits === from.fits
+  if (exponents || !few) return Infinity
+  const zeros = values.reduce((sum, { digits }) => sum + /0*$/.exec(digits)![0].length, 0)
+  return zeros * Math.log2(10)
+}
 
 // What these printed shows by the zeros at its end.
 const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
