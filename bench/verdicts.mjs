@@ -9,14 +9,15 @@
 //                                      was; --only=TEXT for some cases
 //   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows; --seed=N
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
-//                                      alphabets and populations, and more conversions; --other: other programs
+//                                      alphabets and populations, and more conversions; --other: other programs;
+//                                      --further: others again
 
 import { readFileSync } from 'node:fs'
 import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, randomFrom, valuesOf } from './columns.mjs'
 import { asked, numberIn, option, share } from './words.mjs'
 
-const kind = ['catalog', 'more', 'other'].find((word) => asked.has(`--${word}`))
+const kind = ['catalog', 'more', 'other', 'further'].find((word) => asked.has(`--${word}`))
 const file = kind ? `${kind}-conversions.json` : 'conversions.json'
 const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
 const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))

@@ -28,7 +28,8 @@ export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
       {
         originals: { kind: 'subset', subset },
         channel: 'wrapped',
-        process: `wrapped ${type.name}`,
+        // What rows say of a minus in front they say of both.
+        process: type.bits === 8 ? 'sign' : `wrapped ${type.name}`,
         finding: 'wrapped',
         weight: (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) * soSmall(type, value),
         per: 'all',

@@ -37,6 +37,17 @@ describe('hand-overs', () => {
   ])('%s: %s arrives as %s', (id, before, after) => {
     expect(handedOver(HAND_OVERS.get(id)!, before)).toBe(after)
   })
+  test.each([
+    ['6 and zeros', '2065550142', '2065550000'],
+    ['6 and zeros', '46733385', '46733400'],
+    ['7 and zeros', '46733385', '46733390'],
+    ['6 and zeros', '467333', '467333'],
+    ['thousands', '5467512', '5468000'],
+    ['thousands', '417', '417'],
+  ])('a program that shows %s without an exponent: %s arrives as %s', (form, before, after) => {
+    const shown = { id: 'own', title: 'Own', passages: [{ channel: 'short-display', form }] }
+    expect(handedOver(shown, before)).toBe(after)
+  })
   test('what is damaged and what is lost are counted', () => {
     const [sheet] = HAND_OVERS.values()
     const rehearsed = rehearsal(crew, [sheet!])
