@@ -203,6 +203,7 @@ function readings(number: NumberText, value: bigint): Reading[] {
       throughFloat(fromSignificant(value, unit, 'rounded')),
     )
   }
+  const kept = plainDigits(digits)
   // A long row of zeros at the end, longer than fifteen digits leave, speaks for fewer digits.
   if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
     add(
@@ -211,7 +212,7 @@ function readings(number: NumberText, value: bigint): Reading[] {
       EACH.shortPlain,
       fromSignificant(value, 10n ** BigInt(zeros), 'rounded'),
     )
-  } else if (plainDigits(digits) > 0 && plainDigits(digits) < digits.length)
+  } else if (kept > 0 && kept < digits.length)
     found.push(...shortenedTo('short-display', value, zeros))
   if (ofThousands(digits)) found.push(...shortenedTo('thousands', value, 3))
   return found

@@ -143,12 +143,12 @@ export function lifts(
 }
 
 /** Fewer values that end in zeros, again and again, may be all there are. */
-const FEW_ROUND = 8
+const FEW_VALUES = 8
 
 // Where all rows hold a few values again and again, each says once what its zeros say.
 function mostRound({ values }: ShortGroup, from: Sums, to: Sums): number {
   const exponents = to.digits.some((count, k) => count > from.digits[k]!)
-  const few = values.length > 0 && values.length < FEW_ROUND && to.fits === from.fits
+  const few = values.length > 0 && values.length < FEW_VALUES && to.fits === from.fits
   if (exponents || !few) return Infinity
   const zeros = values.reduce((sum, { digits }) => sum + /0*$/.exec(digits)![0].length, 0)
   return zeros * Math.log2(10)

@@ -125,11 +125,10 @@ export const single: Image = {
     if (digits < 8 || compare(bytes, start, end, '16777216') <= 0) return undefined
     const least = digits === 8 ? 1 : digits === 9 ? 3 : 6
     const zeros = digits - 8
-    let last = end
-    while (bytes[last - 1] === 48) last--
-    const round = digits > 8 && end - last >= zeros
+    const ending = zerosAt(bytes, start, end)
+    const round = digits > 8 && ending >= zeros
     // More zeros than it leaves are of round numbers: they say nothing where they alone put it among the binary ones.
-    if (10 ** (end - last) >= 2 ** least && end - last > zeros) return undefined
+    if (10 ** ending >= 2 ** least && ending > zeros) return undefined
     // A number so long may also be printed as the binary64 number that it is, whose last digits are zeros.
     // It lies as near to a binary32 number as binary64 numbers lie to each other, and those of binary32 lie far apart.
     const doubled = digits > 16 && bytes[end - 1] === 48 && nearMultiple(bytes, start, end)
