@@ -7,7 +7,8 @@
 //   node bench/verdicts.mjs --wrong    every wrong mend and every candidate list without the original
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
 //                                      was; --only=TEXT for some cases
-//   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows; --seed=N
+//   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows; --seed=N;
+//                                      --slips=200: of so many clean rows one was mistyped
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
 //                                      alphabets and populations, and more conversions; --other: other programs;
 //                                      --further: others again
@@ -15,6 +16,7 @@
 import { readFileSync } from 'node:fs'
 import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { inThreads, judgedColumn, randomFrom, valuesOf } from './columns.mjs'
+import { mistyped } from './slips.mjs'
 import { asked, numberIn, option, share } from './words.mjs'
 
 const kind = ['catalog', 'more', 'other', 'further'].find((word) => asked.has(`--${word}`))
@@ -25,6 +27,7 @@ const only = option('only')
 
 const RUN = numberIn('run', 20)
 const TIMES = numberIn('times', 1)
+const SLIPS = numberIn('slips', 0)
 
 const SEED = numberIn('seed', 1)
 /** Each case draws rows of its own, whichever others are asked for. */
@@ -107,7 +110,8 @@ function measure({ identifier: name, conversion, seen, number }) {
   for (const [scene, build] of Object.entries(SCENES)) {
     const rows = build(damaged, () => {
       const text = clean()
-      return { original: text, seen: text, real: false }
+      const typed = SLIPS > 0 && random(SLIPS) === 0 ? mistyped(text, random) : text
+      return { original: text, seen: typed, real: false, typed: typed !== text }
     })
     const { judgedAt } = judgedColumn(
       definition,
@@ -137,7 +141,7 @@ function measure({ identifier: name, conversion, seen, number }) {
         add('unfit')
         if (!quiet) add('flagged')
         else if (asked.has('--wrong')) say('QUIET', name, conversion, scene, row.original, row.seen)
-      } else if (scene !== 'scattered') {
+      } else if (scene !== 'scattered' && !row.typed) {
         add('stillFit')
         if (verdict === 'suspect') add('doubted')
         else if (asked.has('--undoubted'))
@@ -181,6 +185,8 @@ function measure({ identifier: name, conversion, seen, number }) {
             )
         }
       }
+      // What was meant by a slip is no conversion's to tell.
+      if (row.typed) return
       if (verdict === 'ambiguous' || (verdict === 'suspect' && possible <= 1000n)) {
         add('listed')
         if (candidates.some(({ text }) => text === row.original)) add('inList')

@@ -18,6 +18,7 @@ import { firstDigit, isDigits } from './value-bytes.js'
 import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
 import { collector } from './short/short-values.js'
+import { SLIPS } from './slips.js'
 import { copyOf, MOST_DIGITS, noSums, type Sums } from './sums.js'
 import { usualClasses, usualValues, type Answer } from './usual.js'
 import { saysNothing } from './verdict.js'
@@ -241,7 +242,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   function misfitRow(seen: string): void {
-    const { marked, found, quiet, isRead, inForm, percent, isShortened, bare, stands } =
+    const { marked, found, quiet, isRead, inForm, percent, isShortened, bare, stands, slip } =
       saysOf(seen)
     if (marked !== undefined) {
       const bytes = bytesOf(marked)
@@ -274,7 +275,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
           if (bare.length === widest && bare.length > 1)
             formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
         }
+        const kind = slip === undefined ? -1 : SLIPS.indexOf(slip)
+        if (kind >= 0) now.slips[kind]!++
         for (const [i, many] of found) {
+          if (kind >= 0) now.slipsToo[kind * count + i]!++
           now.scores[i]! += IN - OUT
           now.hits[i]!++
           const more = repeated && !processes[i]!.id.startsWith('clamped') ? 0 : bits(many)

@@ -27,6 +27,7 @@ import { processesOf } from './processes.js'
 import { channelOf, printsRound } from './process-channel.js'
 import { repeatsSpeak } from './repeating.js'
 import { groupOf } from './short-group.js'
+import { slipOdds } from './slip-odds.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import { rowsIn, type ShortGroup } from './short/group.js'
@@ -157,6 +158,7 @@ export function comparison(
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
   const lone = loneValues(definition, whole)
+  const slips = slipOdds(definition, all, inRuns)
   const lifted = lifts(definition, whole, { alike, among, signed, everyShort, mixed })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
@@ -232,6 +234,7 @@ export function comparison(
       digits: usualDigits(from.plain, to.plain, 20),
       shown: mostShown(from.digits, to.digits),
       lone,
+      slips: slips(from, to, own !== undefined),
       misfits: to.misfits - from.misfits,
       inForm: (form) => standing(form, from, to),
       mark: markOf(from, to),

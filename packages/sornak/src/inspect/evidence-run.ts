@@ -5,6 +5,7 @@ import type { Percent } from '../channel/scaled.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
+import type { SlipOdds } from './slip-odds.js'
 import type { Lift } from './weigh.js'
 
 export interface EvidenceRun {
@@ -24,6 +25,8 @@ export interface EvidenceRun {
   readonly usual: ((text: string) => number) | undefined
   /** What a short value says by itself. */
   readonly lone: LoneValue
+  /** How likely slips in typing are in its rows, beside what its process leaves. */
+  readonly slips: SlipOdds
   /** Its values that do not fit; and those of them that stand in this form. */
   readonly misfits: number
   inForm(form: StandsAs): number

@@ -13,6 +13,7 @@ import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
 import { FORMS, type Process } from './process.js'
 import { FEW_STEPS } from './short/story.js'
+import { slipIn, typedDigits, type Slip } from './slips.js'
 import { TOGETHER } from './weights.js'
 
 export interface Misfit {
@@ -33,6 +34,8 @@ export interface Misfit {
   readonly bare: string | undefined
   /** These fit. */
   readonly stands: boolean
+  /** What slip in typing it may be. */
+  readonly slip: Slip | undefined
 }
 
 export function misfitReader(
@@ -98,6 +101,7 @@ export function misfitReader(
       isShortened: short !== undefined && found.has(short),
       bare,
       stands,
+      slip: slipIn(definition, typedDigits(seen, space)),
     }
   }
 
@@ -183,6 +187,7 @@ const SHOWN: Omit<Misfit, 'found'> = {
   isShortened: false,
   bare: undefined,
   stands: false,
+  slip: undefined,
 }
 
 // Numbers are filled up with spaces in front, where they stand below each other.

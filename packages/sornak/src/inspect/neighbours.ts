@@ -9,9 +9,11 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
 import { printed, shownDigits } from './printed-digits.js'
+import { EVEN, loneSlip, type SlipOdds } from './slip-odds.js'
+import { MISTYPED, mistyped, slipIn, typedDigits, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Lift, type Weighed } from './weigh.js'
-import { OTHER_KIND } from './weights.js'
+import { MEND_ODDS, OTHER_KIND } from './weights.js'
 
 /** What a column adds to the judgement of one of its values. */
 export interface Context {
@@ -21,6 +23,8 @@ export interface Context {
   readonly usual?: ((text: string) => number) | undefined
   /** What a short value says by itself. */
   readonly lone?: LoneValue | undefined
+  /** How likely slips in typing are among them, beside what a process leaves. */
+  readonly slips?: SlipOdds | undefined
   /** How many neighbours do not fit; and of those, how many stand as this one does. */
   readonly misfits?: number | undefined
   readonly inForm?: ((form: StandsAs) => number) | undefined
@@ -58,8 +62,23 @@ export function weighedIn(
 ): Weighed {
   const space = spaceOf(definition)
   const bare = ways.some(isCounted) ? seen : (printed(seen, space) ?? seen)
+  const digits = typedDigits(seen, space)
+  const slip = slipIn(definition, digits)
   const left = withZeros(ways, bare, context?.digits, space)
-  const by = (column: Context | undefined) => decided(weigh(space, left, Math.max(most, 2), column))
+  const byAll = (ways: readonly Hypothesis[], column: Partial<Context> | undefined) =>
+    decided(weigh(space, ways, Math.max(most, 2), column))
+  const by = (column: Context | undefined) => {
+    const weighed = byAll(left, column)
+    if (!slip || weighed.possible === 0n) return weighed
+    const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
+    // What others say of it is less than what it takes to leave it out.
+    if (odds < 1 - MEND_ODDS) return weighed
+    const meant = mistyped(definition, digits, slip)
+    const own = byAll([meant], { usual: column?.usual }).weight
+    const lift = (process: string) =>
+      process === MISTYPED ? weighed.weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)
+    return byAll([...left, meant], { ...column, lift })
+  }
   if (!context) return by(undefined)
   const column = amongOthers(withDigits(context, seen, bare, space), seen, ways)
   const weighed = by(column)
@@ -67,6 +86,19 @@ export function weighedIn(
   const closer = lacksMany(column, seen, ways)
   return closer === column ? weighed : by(closer)
 }
+
+// Beside all that explains the value, each by its share.
+function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: SlipOdds): number {
+  const bits = processes.map(([process, share]) =>
+    share < LIKELY ? 0 : share * Math.log2(Math.max(NEVER, odds(process, slip, bare))),
+  )
+  const told = 2 ** bits.reduce((sum, one) => sum + one, 0)
+  // Many of those that lack a digit lost a zero, whatever else was typed.
+  return slip === 'digit-left-out' ? Math.min(told, EVEN) : told
+}
+
+const LIKELY = 0.01
+const NEVER = 2 ** -20
 
 const isCounted = ({ findings }: Hypothesis) =>
   findings.includes('exponent') || findings.includes('scaled')

@@ -2,6 +2,7 @@
 // the figures up to its end and those up to its start.
 
 import type { RecordPlace } from '../rows/reader.js'
+import { SLIPS } from './slips.js'
 
 /** Figures of the rows up to a place. */
 export interface Sums {
@@ -53,6 +54,9 @@ export interface Sums {
    */
   readonly fresh: readonly number[]
   readonly again: readonly number[]
+  /** Values that may be slips in typing, by kind; and those of them that a process explains too: all of the first kind first. */
+  readonly slips: readonly number[]
+  readonly slipsToo: readonly number[]
   /** For each process, values that an integer type holds, and those near its limit. */
   readonly held: readonly number[]
   readonly near: readonly number[]
@@ -94,6 +98,8 @@ export function noSums(processes: number): Sums {
     again: ofEach,
     held: ofEach,
     near: ofEach,
+    slips: SLIPS.map(() => 0),
+    slipsToo: SLIPS.flatMap(() => ofEach),
     digits: byDigits,
     plain: byDigits,
     ending: byDigits,
@@ -131,6 +137,8 @@ export function copyOf(sums: Sums): Tally {
     again: [...sums.again],
     held: [...sums.held],
     near: [...sums.near],
+    slips: [...sums.slips],
+    slipsToo: [...sums.slipsToo],
     digits: [...sums.digits],
     plain: [...sums.plain],
     ending: [...sums.ending],
@@ -180,6 +188,8 @@ function paired(
     again: each(a.again, b.again),
     held: each(a.held, b.held),
     near: each(a.near, b.near),
+    slips: each(a.slips, b.slips),
+    slipsToo: each(a.slipsToo, b.slipsToo),
   }
 }
 

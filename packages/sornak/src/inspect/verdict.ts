@@ -10,9 +10,10 @@ import type { Hypothesis } from './hypothesis.js'
 import { asTold, weighedIn, type Context } from './neighbours.js'
 import { hypotheses } from './originals.js'
 import { channelOf, sameKind } from './process-channel.js'
+import { MISTYPED } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { weigh, type Candidate, type Weighed } from './weigh.js'
-import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -80,10 +81,10 @@ export function judge(
 
   const ways = asTold(hypotheses(definition, seen), context)
   const weighed = weighedIn(definition, seen, ways, most, context)
-  const { possible, counted, beyondList, whole, weight, ranked } = weighed
+  const { possible, counted, beyondList, whole, ranked, processes } = weighed
   const first = ranked[0]
-  const unlikely = fitted.code !== 'shape' && weight < MISTYPED
-  if (possible === 0n || unlikely) {
+  const wasTyped = processes.some(([process, share]) => process === MISTYPED && share >= 0.5)
+  if (possible === 0n || wasTyped) {
     const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
     return { ...NOTHING, verdict: 'misfit', findings: [code], possible: 0n, fit: fitted }
   }
@@ -218,9 +219,6 @@ const atLimit = (context: Context): Context => ({
   struck: 1,
   lift: (process) => Math.max(process.startsWith('clamped') ? 0 : -Infinity, context.lift(process)),
 })
-
-/** What explains a value that has its shape must weigh more beside a slip in typing: a power of two. */
-const MISTYPED = Math.log2(TOGETHER.mistyped / (1 - MEND_ODDS))
 
 /** Odds at which a value among converted ones is still taken as it stands. */
 const STILL_INTACT = 0.9

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 13
+export const WEIGHTS_VERSION = 14
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -73,9 +73,12 @@ export const TOGETHER = {
   unread: 1,
   /** The same where nothing else explains the text. */
   onlyCut: 1,
-  /** A slip in typing, where only the check digit or a reserved part is wrong. It leaves no original. */
+  /** A slip in typing: only the check digit or a reserved part is wrong, or there is one digit too many. */
   mistyped: 0.0005,
 } as const
+
+/** No more of a column's values are taken for slips in typing than this share. */
+export const MOST_MISTYPED = 0.02
 
 /** Odds at which one original counts as the only one left, and below which all others are not listed. */
 export const MEND_ODDS = 0.999

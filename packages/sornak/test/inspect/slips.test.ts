@@ -1,0 +1,195 @@
+// Slips in typing: what somebody typed wrongly is not mended as if a conversion had left it, and what a conversion left
+// is mended although somebody typed other values wrongly.
+
+import { describe, expect, test } from 'vitest'
+import { columnRuns, fit, judge, type Definition, type Judgement } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+import { bare, digits, evidenceOf, next, of, withCheckDigit } from './converted-column.js'
+
+const card = definition({ stored: '{16}', check: 'luhn' })
+const other = (digit: string) => `${(Number.parseInt(digit, 10) + 1 + next(9)) % 10}`
+const at = (text: string, place: number, put: string, instead = 0) =>
+  text.slice(0, place) + put + text.slice(place + instead)
+
+type Way = (text: string) => string
+const wrong: Way = (text) => {
+  const place = next(text.length)
+  return at(text, place, other(text[place]!), 1)
+}
+const swapped: Way = (text) => {
+  const place = next(text.length - 1)
+  return at(text, place, text[place + 1]! + text[place]!, 2)
+}
+const added: Way = (text) => at(text, next(text.length + 1), `${next(10)}`)
+const doubled: Way = (text) => {
+  const place = next(text.length)
+  return at(text, place, text[place]!)
+}
+const leftOut: Way = (text) => at(text, next(text.length), '', 1)
+
+interface Row {
+  readonly original: string
+  readonly seen: string
+  readonly told: Judgement
+}
+
+/** A column of values, each of which one of the ways may have changed. */
+function column(made: Definition, draw: () => string, ways: (row: number) => Way, rows = 2000) {
+  const typed = Array.from({ length: rows }, (_, row) => {
+    const original = draw()
+    return { original, seen: ways(row)(original) }
+  })
+  const runs = columnRuns(
+    made,
+    evidenceOf(
+      made,
+      typed.map(({ seen }) => seen),
+    ),
+  )
+  return typed.map((row, i): Row => ({ ...row, told: judge(made, row.seen, 1000, runs.around(i)) }))
+}
+const asItIs: Way = (text) => text
+const oneIn =
+  (many: number, way: Way): ((row: number) => Way) =>
+  () =>
+    next(many) === 0 ? way : asItIs
+const changed = (rows: readonly Row[]) => rows.filter(({ original, seen }) => original !== seen)
+const misled = (rows: readonly Row[]) =>
+  rows.flatMap(({ original, seen, told }) =>
+    told.mend === undefined || told.mend === original ? [] : [[original, seen, told.mend]],
+  )
+
+/** With a check digit by Luhn's formula. */
+const CHECKED: [string, number][] = [
+  ['{8}', 8],
+  ['{10}', 10],
+  ['{15}', 15],
+  ['{16}', 16],
+]
+const PLAIN: [string, () => string][] = [
+  ['{5}', () => digits(5)],
+  ['{8}', () => digits(8)],
+  ['{12}', () => digits(12)],
+  ['{18}', () => digits(18)],
+  ['0{10}', () => `0${digits(10)}`],
+]
+
+describe.each([20, 100, 1000])('one value in %i', (many) => {
+  test.each(CHECKED)(
+    'a digit of %s is wrong, or two changed places: no other is put there',
+    (stored, width) => {
+      const made = definition({ stored, check: 'luhn' })
+      const draw = () => withCheckDigit(digits(width - 1))
+      for (const way of [wrong, swapped]) {
+        const rows = column(made, draw, oneIn(many, way), 4000)
+        expect(misled(rows)).toEqual([])
+        for (const { seen, told } of changed(rows).filter(({ seen }) => !fit(made, seen).ok)) {
+          expect(['misfit', 'ambiguous']).toContain(told.verdict)
+          if (told.verdict === 'misfit')
+            expect([seen, told.findings]).toEqual([seen, ['check-digit']])
+        }
+      }
+    },
+  )
+
+  test.each(PLAIN)(
+    'there is a digit too many for %s: no zero is taken away for it',
+    (stored, draw) => {
+      for (const way of [added, doubled])
+        expect(misled(column(of(stored), draw, oneIn(many, way)))).toEqual([])
+    },
+  )
+})
+
+describe('a digit too many', () => {
+  const staff = of('{8}')
+
+  test('all that may have been meant is listed where a zero is in front', () => {
+    const told = judge(staff, '096056006')
+    expect(told.verdict).toBe('ambiguous')
+    expect(told.candidates.map(({ text }) => text).sort()).toEqual(
+      [
+        '06056006',
+        '09056006',
+        '09605006',
+        '09605600',
+        '09605606',
+        '09606006',
+        '09656006',
+        '96056006',
+      ].sort(),
+    )
+  })
+
+  test('zeros in front of a whole block are taken away, with slips elsewhere and without', () => {
+    for (const many of [50, 1_000_000]) {
+      const block = (row: number) => row >= 500 && row < 600
+      const ways = oneIn(many, added)
+      const rows = column(
+        staff,
+        () => digits(8),
+        (row) => (block(row) ? (text) => `0${text}` : ways(row)),
+      )
+      expect(misled(rows)).toEqual([])
+      const inside = rows.slice(500, 600)
+      expect(inside.filter(({ original, told }) => told.mend !== original)).toEqual([])
+    }
+  })
+
+  test('more than one zero in front was not typed by a slip', () => {
+    expect(judge(staff, '0096056006')).toMatchObject({ verdict: 'mendable', mend: '96056006' })
+  })
+})
+
+describe('a digit too few', () => {
+  const staff = of('{8}')
+  const lost: Way = bare
+
+  test('zeros are put back where no slip is known', () => {
+    const rows = column(staff, () => digits(8), oneIn(10, lost))
+    expect(changed(rows).filter(({ original, told }) => told.mend !== original)).toEqual([])
+  })
+
+  test('where others have one too many, so may one be left out: all is listed', () => {
+    const rows = column(
+      staff,
+      () => digits(8),
+      () => [lost, lost, lost, lost, lost, added, leftOut][next(200)] ?? asItIs,
+      8000,
+    )
+    expect(misled(rows)).toEqual([])
+    for (const { original, told } of changed(rows).filter(({ seen }) => seen.length === 7)) {
+      expect(told.verdict).toBe('ambiguous')
+      expect(told.candidates.map(({ text }) => text)).toContain(original)
+    }
+  })
+
+  test('values of another kind, one wider, are no slips', () => {
+    const rows = column(
+      staff,
+      () => digits(8),
+      () => [lost, lost, lost, () => `1${digits(8)}`][next(10)] ?? asItIs,
+    )
+    for (const { original, told } of rows.filter(({ seen }) => seen.length === 7))
+      expect(told.mend).toBe(original)
+  })
+})
+
+test('cards that were cut to fifteen digits are mended among mistyped ones; those elsewhere that end in a zero are not', () => {
+  const cut: Way = (text) => `${text.slice(0, 15)}0`
+  const block = (row: number) => row >= 2000 && row < 3000
+  const ways = oneIn(200, wrong)
+  const rows = column(
+    card,
+    () => withCheckDigit(`4${digits(14)}`),
+    (row) => (block(row) ? cut : ways(row)),
+    6000,
+  )
+  expect(misled(rows)).toEqual([])
+  const struck = changed(rows.slice(2000, 3000))
+  expect(struck.filter(({ original, told }) => told.mend === original).length).toBeGreaterThan(
+    0.99 * struck.length,
+  )
+  for (const { told } of changed([...rows.slice(0, 1990), ...rows.slice(3010)]))
+    expect(told.mend).toBeUndefined()
+})
