@@ -11,6 +11,7 @@ import type { Companion } from './beside.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { printsRound } from './process-channel.js'
 import type { ColumnType, StoredCounts } from './storage.js'
+import type { Slip } from './slips.js'
 import type { Judgement } from './verdict.js'
 
 export function why(
@@ -212,7 +213,7 @@ function sentence(
 }
 
 function ending(judgement: Judgement): string {
-  const { verdict, proof, possible, counted, trusted } = judgement
+  const { verdict, proof, possible, counted, trusted, slip } = judgement
   const most = counted ? '' : 'at most '
   if (verdict === 'mendable') {
     if (trusted) return 'Exactly one member of the trusted list could have become this.'
@@ -220,7 +221,10 @@ function ending(judgement: Judgement): string {
       ? 'Exactly one original is possible.'
       : 'One original is left; all others together have less than 1 chance in 1000.'
   }
-  if (verdict === 'ambiguous') return `There are ${most}${about(possible!)} possible originals.`
+  if (verdict === 'ambiguous') {
+    const typed = slip ? ` ${SLIP_WORDS[slip]}` : ''
+    return `There are ${most}${about(possible!)} possible originals.${typed}`
+  }
   if (verdict === 'lost') {
     return possible === null
       ? 'The original cannot be known from it; fetch it again at the source.'
@@ -230,6 +234,12 @@ function ending(judgement: Judgement): string {
     return `It fits, but ${convertedWith(judgement)}; ${most}${about(possible!)} originals come out as this one.`
   if (verdict === 'misfit') return 'No likely conversion explains it.'
   return ''
+}
+
+const SLIP_WORDS: Readonly<Record<Slip, string>> = {
+  'digit-wrong': 'Or a digit was mistyped.',
+  'digit-added': 'Or a digit too many was typed.',
+  'digit-left-out': 'Or a digit was left out in typing.',
 }
 
 function convertedWith({ beside, findings }: Judgement): string {

@@ -10,7 +10,7 @@ import type { Hypothesis } from './hypothesis.js'
 import { asTold, weighedIn, type Context } from './neighbours.js'
 import { hypotheses } from './originals.js'
 import { channelOf, sameKind } from './process-channel.js'
-import { MISTYPED } from './slips.js'
+import { MISTYPED, slipIn, typedDigits, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { weigh, type Candidate, type Weighed } from './weigh.js'
 import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
@@ -46,6 +46,8 @@ export interface Judgement {
   readonly first?: number
   /** The damaged column beside which values were converted. */
   readonly beside?: string
+  /** The slip in typing that it may be as well. */
+  readonly slip?: Slip
   /** Why the text itself does not fit; undefined where it does. */
   readonly fit: Fit | undefined
 }
@@ -83,8 +85,8 @@ export function judge(
   const weighed = weighedIn(definition, seen, ways, most, context)
   const { possible, counted, beyondList, whole, ranked, processes } = weighed
   const first = ranked[0]
-  const wasTyped = processes.some(([process, share]) => process === MISTYPED && share >= 0.5)
-  if (possible === 0n || wasTyped) {
+  const typed = processes.find(([process]) => process === MISTYPED)?.[1] ?? 0
+  if (possible === 0n || typed >= 0.5) {
     const code = fitted.code === 'shape' ? 'unexplained' : fitted.code
     return { ...NOTHING, verdict: 'misfit', findings: [code], possible: 0n, fit: fitted }
   }
@@ -93,6 +95,7 @@ export function judge(
     possible,
     fit: fitted,
     findings: told(definition, seen, ways, weighed),
+    ...(typed > 0 && { slip: slipIn(definition, typedDigits(seen, spaceOf(definition)))! }),
   }
   if (first && possible === 1n && counted) {
     return {
