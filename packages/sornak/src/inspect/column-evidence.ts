@@ -35,6 +35,8 @@ export interface ColumnEvidence {
 }
 
 const PENALTY = RUN_BITS * UNIT
+/** What stands for a value that is not there, or that a type could not hold, as often as for itself. */
+const MINUS_ONE = '-1'
 type Found = Misfit['found']
 const NONE: ReadonlyMap<number, number> = new Map()
 
@@ -202,7 +204,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const rounded = ([i, more]: readonly [number, number]) =>
       processes[i]!.rounds === true && more + processes[i]!.usual > 0
     const follows = ([i]: readonly [number, number]) =>
-      how !== 'no' && !(how === 'binary' && processes[i]!.id.startsWith('binary'))
+      how !== 'no' && !(how === 'binary' && processes[i]!.id.includes('binary'))
     const told = said.map((one): [number, number] =>
       rounded(one) && follows(one) ? [one[0], -processes[one[0]]!.usual] : [...one],
     )
@@ -329,7 +331,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       return fit(bytes, start, end)
     },
     misfit(seen, where) {
-      if (saysNothing(seen)) return
+      if (saysNothing(seen) || seen === MINUS_ONE) return
       arrive(where)
       if (alone) {
         alone = false

@@ -31,9 +31,10 @@ export function hypotheses(definition: Definition, seen: string): readonly Hypot
 // What a reader of numbers makes of a code.
 const READ = new Set(['front', 'evaluated'])
 
-// The start of a code, and hardly a number that was printed: that has a point, a sign or one digit before an exponent.
+// The start of a code, and hardly a number that was printed: that has a point, a sign or one digit before an exponent. Nor was
+// what starts with a plus as all of it does: a reader of numbers drops that.
 const isPartOfCode = (space: Space, text: string) =>
-  /^\d{2,}E\d+$/i.test(text) && startingWith(space, text).count > 0n
+  /^(?:\d{2,}E|\+)\d+$/i.test(text) && startingWith(space, text).count > 0n
 
 const MOST_KNOWN = 2000
 const recent = new WeakMap<Definition, Map<string, readonly Hypothesis[]>>()
