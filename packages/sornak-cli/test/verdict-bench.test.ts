@@ -43,6 +43,19 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   expect(sharesOf(run)('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })
 
+test('and so they do among values that were mistyped', { timeout: 300_000 }, () => {
+  const { all = {} } = figures('verdicts', 31, '--slips=100')
+  const share = sharesOf(all)
+  expect(all['unfit']).toBeGreaterThan(9000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.9)
+  expect(all['mended']).toBeGreaterThan(4500)
+  // A digit was left out where no other slip is known.
+  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.002)
+  expect(share('exactWrong', 'mended')).toBeLessThanOrEqual(0.0002)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
+})
+
 test('and so they do for identifiers of the catalog', { timeout: 300_000 }, () => {
   const { all = {}, ...parts } = figures('verdicts', 29, '--catalog')
   const share = sharesOf(all)
