@@ -101,7 +101,7 @@ export function misfitReader(
       isShortened: short !== undefined && found.has(short),
       bare,
       stands,
-      slip: slipIn(definition, typedDigits(seen, space)),
+      slip: slipIn(definition, typedDigits(seen, bare)),
     }
   }
 

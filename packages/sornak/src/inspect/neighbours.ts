@@ -52,32 +52,35 @@ export interface Context {
   readonly struck?: number | undefined
 }
 
-/** The ways that are left when the neighbours have spoken, weighed as they say. */
+/** The ways that are left when the neighbours have spoken, weighed as they say; and the slip in typing that was weighed with them. */
 export function weighedIn(
   definition: Definition,
   seen: string,
   ways: readonly Hypothesis[],
   most: number,
   context: Context | undefined,
-): Weighed {
+): Weighed & { readonly slip?: Slip } {
   const space = spaceOf(definition)
-  const bare = ways.some(isCounted) ? seen : (printed(seen, space) ?? seen)
-  const digits = typedDigits(seen, space)
+  const whole = printed(seen, space) ?? seen
+  const bare = ways.some(isCounted) ? seen : whole
+  const digits = typedDigits(seen, whole)
   const slip = slipIn(definition, digits)
   const left = withZeros(ways, bare, context?.digits, space)
   const byAll = (ways: readonly Hypothesis[], column: Partial<Context> | undefined) =>
     decided(weigh(space, ways, Math.max(most, 2), column))
-  const by = (column: Context | undefined) => {
+  const by = (column: Context | undefined): Weighed & { readonly slip?: Slip } => {
     const weighed = byAll(left, column)
     if (!slip || weighed.possible === 0n) return weighed
     const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
-    // What others say of it is less than what it takes to leave it out.
+    // As seldom as whatever is left out of the odds.
     if (odds < 1 - MEND_ODDS) return weighed
     const meant = mistyped(definition, digits, slip)
     const own = byAll([meant], { usual: column?.usual }).weight
+    // One slip leads to nothing that fits; more of them do, maybe.
+    if (own === -Infinity) return odds < 1 ? weighed : { ...weighed, possible: 0n }
     const lift = (process: string) =>
       process === MISTYPED ? weighed.weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)
-    return byAll([...left, meant], { ...column, lift })
+    return { ...byAll([...left, meant], { ...column, lift }), slip }
   }
   if (!context) return by(undefined)
   const column = amongOthers(withDigits(context, seen, bare, space), seen, ways)
@@ -97,7 +100,9 @@ function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: Slip
   return slip === 'digit-left-out' ? Math.min(told, EVEN) : told
 }
 
+/** A way with a smaller share of all weight says nothing. */
 const LIKELY = 0.01
+/** Odds of a slip beside a way that leaves nothing like one. */
 const NEVER = 2 ** -20
 
 const isCounted = ({ findings }: Hypothesis) =>

@@ -2,6 +2,7 @@
 // mistyped and no conversion explains them, and how seldom one of those would look like this by chance.
 
 import type { Definition } from '../identifier/definition.js'
+import { remembered } from '../identifier/remembered.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { prior } from './lifts.js'
 import type { Alike, Process } from './process.js'
@@ -15,7 +16,7 @@ import { MOST_MISTYPED, TOGETHER } from './weights.js'
 export type SlipOdds = (process: string, slip: Slip, bare: string) => number
 
 /** Of one value of which nothing more is known. */
-export function loneSlip(definition: Definition): SlipOdds {
+export const loneSlip = remembered((definition: Definition): SlipOdds => {
   const space = spaceOf(definition)
   const processes = new Map(processesOf(definition).map((process) => [process.id, process]))
   return (id, slip, bare) => {
@@ -23,7 +24,7 @@ export function loneSlip(definition: Definition): SlipOdds {
     if (!process) return 0
     return (TOGETHER.mistyped * looks(space, process, slip, bare, ONE_IN_TEN)) / prior(id)
   }
-}
+})
 
 /**
  * Of the values of some rows.
@@ -110,11 +111,13 @@ function amongSlips(
   return expected && expected / Math.max(explained - expected, expected / MOST_SURE)
 }
 
-/** A slip is hardly less likely than what else explains the value. */
+/** Odds of a slip that is hardly less likely than what else explains the value. */
 export const EVEN = 0.9
 /** More values that are one wider than they should be are no slips. */
 const MOST_ADDED = 0.05
+/** No slip is likelier than this beside what else explains the value: odds. */
 const MOST_SURE = 1_000_000
+/** The share of values that start with a zero, where no others are known. */
 const ONE_IN_TEN = 0.1
 
 // How likely it is that a slip looks like what the process leaves; 0 for a process that leaves nothing like it.

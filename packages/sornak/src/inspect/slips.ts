@@ -4,17 +4,16 @@
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
-import { spaceOf, type Space } from '../identifier/space.js'
+import { spaceOf } from '../identifier/space.js'
 import { way, type Hypothesis } from './hypothesis.js'
-import { printed } from './printed-digits.js'
 
 /** A value of the right shape whose check digit or reserved part is wrong, or digits one wider or narrower than they should be. */
 export type Slip = 'digit-wrong' | 'digit-added' | 'digit-left-out'
 export const SLIPS: readonly Slip[] = ['digit-wrong', 'digit-added', 'digit-left-out']
 
-/** The digits that were typed, in whatever form they are printed. */
-export const typedDigits = (seen: string, space: Space): string =>
-  /^\+\d+$/.test(seen) ? seen.slice(1) : (printed(seen, space) ?? seen)
+/** What was typed, of which these digits are printed: a reader of numbers drops zeros that stand behind a plus. */
+export const typedDigits = (seen: string, bare = seen): string =>
+  /^\+\d+$/.test(seen) ? seen.slice(1) : bare
 
 /** What slip typed digits may be that do not fit. */
 export function slipIn(definition: Definition, bare: string): Slip | undefined {

@@ -10,7 +10,7 @@ import type { Hypothesis } from './hypothesis.js'
 import { asTold, weighedIn, type Context } from './neighbours.js'
 import { hypotheses } from './originals.js'
 import { channelOf, sameKind } from './process-channel.js'
-import { MISTYPED, slipIn, typedDigits, type Slip } from './slips.js'
+import { MISTYPED, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { weigh, type Candidate, type Weighed } from './weigh.js'
 import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
@@ -83,7 +83,7 @@ export function judge(
 
   const ways = asTold(hypotheses(definition, seen), context)
   const weighed = weighedIn(definition, seen, ways, most, context)
-  const { possible, counted, beyondList, whole, ranked, processes } = weighed
+  const { possible, counted, beyondList, whole, ranked, processes, slip } = weighed
   const first = ranked[0]
   const typed = processes.find(([process]) => process === MISTYPED)?.[1] ?? 0
   if (possible === 0n || typed >= 0.5) {
@@ -95,7 +95,7 @@ export function judge(
     possible,
     fit: fitted,
     findings: told(definition, seen, ways, weighed),
-    ...(typed > 0 && { slip: slipIn(definition, typedDigits(seen, spaceOf(definition)))! }),
+    ...(typed > 0 && slip && { slip }),
   }
   if (first && possible === 1n && counted) {
     return {
