@@ -16,15 +16,17 @@ import { MOST_MISTYPED, TOGETHER } from './weights.js'
 export type SlipOdds = (process: string, slip: Slip, bare: string) => number
 
 /** Of one value of which nothing more is known. */
-export const loneSlip = remembered((definition: Definition): SlipOdds => {
-  const space = spaceOf(definition)
-  const processes = new Map(processesOf(definition).map((process) => [process.id, process]))
-  return (id, slip, bare) => {
-    const process = processes.get(id)
-    if (!process) return 0
-    return (TOGETHER.mistyped * looks(space, process, slip, bare, ONE_IN_TEN)) / prior(id)
-  }
-})
+export const loneSlip: (definition: Definition) => SlipOdds = remembered(
+  (definition: Definition): SlipOdds => {
+    const space = spaceOf(definition)
+    const processes = new Map(processesOf(definition).map((process) => [process.id, process]))
+    return (id, slip, bare) => {
+      const process = processes.get(id)
+      if (!process) return 0
+      return (TOGETHER.mistyped * looks(space, process, slip, bare, ONE_IN_TEN)) / prior(id)
+    }
+  },
+)
 
 /**
  * Of the values of some rows.

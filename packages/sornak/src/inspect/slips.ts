@@ -12,7 +12,7 @@ export type Slip = 'digit-wrong' | 'digit-added' | 'digit-left-out'
 export const SLIPS: readonly Slip[] = ['digit-wrong', 'digit-added', 'digit-left-out']
 
 /** What was typed, of which these digits are printed: a reader of numbers drops zeros that stand behind a plus. */
-export const typedDigits = (seen: string, bare = seen): string =>
+export const typedDigits = (seen: string, bare: string = seen): string =>
   /^\+\d+$/.test(seen) ? seen.slice(1) : bare
 
 /** What slip typed digits may be that do not fit. */
