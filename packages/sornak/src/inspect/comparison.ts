@@ -158,7 +158,7 @@ export function comparison(
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
   const lone = loneValues(definition, whole)
-  const slips = slipOdds(definition, all, inRuns)
+  const slips = slipOdds(space, processes, all, inRuns)
   const lifted = lifts(definition, whole, { alike, among, signed, everyShort, mixed })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {

@@ -34,12 +34,11 @@ export const loneSlip: (definition: Definition) => SlipOdds = remembered(
  * @param inRuns for each process the runs that it explains: their rows tell nothing of the others
  */
 export function slipOdds(
-  definition: Definition,
+  space: Space,
+  processes: readonly Process[],
   all: Sums,
   inRuns: readonly (readonly Run<Sums>[])[],
 ): (from: Sums, to: Sums, within: boolean) => SlipOdds {
-  const space = spaceOf(definition)
-  const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const zeros = (all.zeros + 1) / (all.fits + 2)
   return (from, to, within) => (id, slip, bare) => {

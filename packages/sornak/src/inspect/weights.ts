@@ -73,7 +73,7 @@ export const TOGETHER = {
   unread: 1,
   /** The same where nothing else explains the text. */
   onlyCut: 1,
-  /** A slip in typing: only the check digit or a reserved part is wrong, or there is one digit too many. */
+  /** A slip in typing: only the check digit or a reserved part is wrong, or there is one digit too many or too few. */
   mistyped: 0.0005,
 } as const
 

@@ -26,13 +26,8 @@ test('-1 stands for numbers that a type could not hold: others below zero are no
     return { original, seen: row % 4 === 0 ? held(original) : original }
   })
   expect(rows.filter(({ seen }) => seen === '-1').length).toBeGreaterThan(80)
-  const runs = columnRuns(
-    made,
-    evidenceOf(
-      made,
-      rows.map(({ seen }) => seen),
-    ),
-  )
+  const seen = rows.map((row) => row.seen)
+  const runs = columnRuns(made, evidenceOf(made, seen))
   rows.forEach(({ original, seen }, row) => {
     const { mend } = judge(made, seen, 10, runs.around(row))
     expect([seen, mend ?? original]).toEqual([seen, original])
