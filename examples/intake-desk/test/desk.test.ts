@@ -4,8 +4,8 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { devices, type Browser, type BrowserContextOptions, type Page } from 'playwright-core'
 import { build, preview, type PreviewServer } from 'vite'
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { launched } from '../../../packages/sornak/test/dom/browser.js'
+import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest'
+import { cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
 
 const root = new URL('..', import.meta.url).pathname
 let server: PreviewServer
@@ -18,6 +18,7 @@ beforeAll(async () => {
   address = server.resolvedUrls!.local[0]!
   browser = await launched()
 })
+afterEach(() => cleared(browser))
 afterAll(async () => {
   await browser.close()
   await server.close()

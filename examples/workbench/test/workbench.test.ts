@@ -8,8 +8,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Download, Page } from 'playwright-core'
 import { build, preview, type PreviewServer } from 'vite'
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { launched } from '../../../packages/sornak/test/dom/browser.js'
+import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest'
+import { cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
 import { sornak } from '../../../packages/sornak-cli/test/run.js'
 
 const root = new URL('..', import.meta.url).pathname
@@ -26,6 +26,7 @@ beforeAll(async () => {
   address = server.resolvedUrls!.local[0]!
   browser = await launched()
 })
+afterEach(() => cleared(browser))
 afterAll(async () => {
   await browser.close()
   await server.close()

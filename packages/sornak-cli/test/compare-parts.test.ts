@@ -38,7 +38,7 @@ test('in one part and in many', () => {
         expect(got).toEqual(compareLists(crew, itemsFrom(left), itemsFrom(right)).map(plain))
       },
     ),
-    { numRuns: 60 },
+    { numRuns: 20 },
   )
 })
 

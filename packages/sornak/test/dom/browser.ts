@@ -22,6 +22,8 @@ export interface Site {
   /** A page with this body, on which `fields` is filled by the script. */
   open(body: string, script: string, options?: BrowserContextOptions): Promise<Page>
   readonly errors: string[]
+  /** Closes all pages, which else go on painting while others are tested. */
+  clear(): Promise<void>
   close(): Promise<void>
 }
 
@@ -59,6 +61,7 @@ export async function site(): Promise<Site> {
       await page.waitForSelector('body[data-ready]')
       return page
     },
+    clear: () => cleared(browser),
     async close() {
       await browser.close()
       await new Promise((closed) => server.close(closed))
@@ -66,11 +69,22 @@ export async function site(): Promise<Site> {
   }
 }
 
+/** Closes all pages of a browser. */
+export async function cleared(browser: Browser): Promise<void> {
+  await Promise.all(browser.contexts().map((context) => context.close()))
+}
+
 export async function launched(): Promise<Browser> {
   const executablePath = process.env['CHROMIUM'] ?? '/usr/bin/chromium'
   if (!existsSync(executablePath))
     throw new Error('Tests of pages need Chromium as /usr/bin/chromium, or named in CHROMIUM.')
-  return chromium.launch({ executablePath, args: ['--no-sandbox'] })
+  // A process kept ready for the next page takes a core from the one under test.
+  const args = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-features=SpareRendererForSitePerProcess',
+  ]
+  return chromium.launch({ executablePath, args })
 }
 
 async function bundled(): Promise<string> {

@@ -3,13 +3,14 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { devices, type BrowserContextOptions, type Page } from 'playwright-core'
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest'
 import { site, type Site } from './browser.js'
 
 let here: Site
 beforeAll(async () => {
   here = await site()
 })
+afterEach(() => here.clear())
 afterAll(async () => {
   expect(here.errors).toEqual([])
   await here.close()

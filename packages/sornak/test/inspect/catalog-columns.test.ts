@@ -1,4 +1,4 @@
-// Columns of every entry of the catalog that went through a conversion in 24 of their rows: what was changed is told,
+// Columns of every entry of the catalog that went through conversions in 24 of their rows: what was changed is told,
 // what was not is left alone, and no mend is another value; by odds, a lone one may be.
 
 import { describe, expect, test } from 'vitest'
@@ -33,13 +33,17 @@ const entries = [...CATALOG.keys()].flatMap((key) => {
  */
 const MOST_BY_ODDS = 7
 
-describe.each(Object.entries(CONVERSIONS))('%s', (name, convert) => {
+const numbered = Object.entries(CONVERSIONS).map(([name, convert], i) => ({ name, convert, i }))
+
+describe.each(numbered)('$name', ({ name, convert, i }) => {
   test('in some rows of any identifier', () => {
     const next = steps(name.length * 811)
     let changed = 0
     let silent = 0
     const wrong: string[] = []
-    for (const { key, definition, fits } of entries) {
+    // Each entry goes through every other conversion.
+    const some = entries.filter((_, k) => k % 2 === i % 2)
+    for (const { key, definition, fits } of some) {
       const before = Array.from({ length: 72 }, (_, i) =>
         varied(definition, fits[i % fits.length]!, next),
       )
@@ -60,7 +64,7 @@ describe.each(Object.entries(CONVERSIONS))('%s', (name, convert) => {
         if (verdict === 'intact' || verdict === 'blank') silent++
       })
     }
-    expect(changed).toBeGreaterThan(600)
+    expect(changed).toBeGreaterThan(300)
     expect(silent).toBe(0)
     expect(wrong.slice(MOST_BY_ODDS)).toEqual([])
   })

@@ -255,7 +255,7 @@ describe('states of parts', () => {
           }
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 150 },
     )
   })
 })
