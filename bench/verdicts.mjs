@@ -8,7 +8,8 @@
 //   node bench/verdicts.mjs --unmended every value that could be mended and was not, or --undoubted that still fits and
 //                                      was; --only=TEXT for some cases
 //   node bench/verdicts.mjs --run=40   runs of so many rows; --times=12: so many times as many clean rows; --seed=N;
-//                                      --slips=200: of so many clean rows one was mistyped
+//                                      --slips=200: of so many clean rows one was mistyped; --sorted: all rows, and
+//                                      rows here and there, of lists in the order of their numbers
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
 //                                      alphabets and populations, and more conversions; --other: other programs;
 //                                      --further: others again
@@ -28,6 +29,7 @@ const only = option('only')
 const RUN = numberIn('run', 20)
 const TIMES = numberIn('times', 1)
 const SLIPS = numberIn('slips', 0)
+const SORTED = asked.has('--sorted')
 
 const SEED = numberIn('seed', 1)
 /** Each case draws rows of its own, whichever others are asked for. */
@@ -54,6 +56,13 @@ const SCENES = {
     return between(damaged.slice(first, first + RUN), fresh)
   },
 }
+/** Where the rows of a list are in order, those of a block are no other numbers than those around it. */
+const ASKED = Object.entries(SCENES).filter(
+  ([scene]) => !SORTED || ['scattered', 'whole'].includes(scene),
+)
+const inOrder = (a, b) =>
+  a.original.length - b.original.length || (a.original < b.original ? -1 : 1)
+
 /** Scenes whose clean rows are counted as well. */
 const CLEAN_AROUND = ['block', 'run']
 
@@ -107,12 +116,13 @@ function measure({ identifier: name, conversion, seen, number }) {
     real: true,
   }))
   const taken = takenBy(damaged)
-  for (const [scene, build] of Object.entries(SCENES)) {
-    const rows = build(damaged, () => {
+  for (const [scene, build] of ASKED) {
+    const built = build(damaged, () => {
       const text = clean()
       const typed = SLIPS > 0 && random(SLIPS) === 0 ? mistyped(text, random) : text
       return { original: text, seen: typed, real: false, typed: typed !== text }
     })
+    const rows = SORTED ? built.sort(inOrder) : built
     const { judgedAt } = judgedColumn(
       definition,
       rows.map(({ seen: text }) => text),

@@ -1,11 +1,13 @@
 // A code that looks like a number is worked out: 12E5 becomes 1200000, 0x1F becomes 31, 1_000 loses
-// its underscore.
+// its underscore, and 417D is a number with its type behind it.
 
 import type { Channel } from './channel.js'
 import type { Interval } from './significant.js'
 
 const POWER = /^(\d+)[eE](\d+)$/
 const HEX = /^0[xX]([0-9a-fA-F]+)$/
+/** D and F say which binary number it is. */
+const TYPED = /^(\d+)[dDfF]$/
 const LOW_LINES = /^\d+(?:_\d+)+$/
 /** Programs give up (infinity) beyond this exponent. */
 const MOST_ZEROS = 308
@@ -19,8 +21,10 @@ export const evaluated: Channel = {
   prevent:
     'Declare the column as text before the data is read, or keep codes from having the shape of a number.',
   example: { before: '12E5', after: '1200000', form: 'power of ten' },
-  forms: ['power of ten'],
-  forward(text) {
+  forms: ['power of ten', 'type behind'],
+  forward(text, form) {
+    const typed = form === 'type behind' && TYPED.exec(text)
+    if (typed) return typed[1]!.replace(/^0+(?=\d)/, '')
     const power = POWER.exec(text)
     if (power && power[2]!.replace(/^0+/, '').length <= 3) {
       const zeros = Number.parseInt(power[2]!, 10)
@@ -40,7 +44,7 @@ export const evaluated: Channel = {
 }
 
 /**
- * Codes of the shape digits-E-digits, `0x…` and digits with low lines whose value lies in the
+ * Codes of the shape digits-E-digits, `0x…`, digits with low lines and digits with a type behind whose value lies in the
  * interval, with at most `mantissa` and `exponent` digits in each part, padded in every way.
  */
 export function codesFor({ low, high }: Interval, mantissa: number, exponent: number): string[] {
@@ -68,6 +72,8 @@ export function codesFor({ low, high }: Interval, mantissa: number, exponent: nu
       texts.push(`0x${hex.padStart(width, '0').toUpperCase()}`, `0x${hex.padStart(width, '0')}`)
     }
     const digits = low.toString()
+    for (let width = digits.length; width <= mantissa; width++)
+      for (const type of 'DFdf') texts.push(digits.padStart(width, '0') + type)
     for (let at = 1; at < digits.length; at++)
       texts.push(`${digits.slice(0, at)}_${digits.slice(at)}`)
     const thousands = digits.replace(/\B(?=(\d{3})+$)/g, '_')

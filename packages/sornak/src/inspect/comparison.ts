@@ -15,6 +15,7 @@ import { lifts, prior } from './lifts.js'
 import {
   belowAnyway,
   belowOnlyHere,
+  isBetween,
   leftIn,
   mostShown,
   runwise,
@@ -31,7 +32,9 @@ import { slipOdds } from './slip-odds.js'
 import { lacking } from './short/alike.js'
 import { boundOf } from './short/bounded.js'
 import { rowsIn, type ShortGroup } from './short/group.js'
+import { breaksOrder } from './short/in-order.js'
 import { rangeOf } from './short/population.js'
+import { strange } from './short/strange.js'
 import type { Mark, Run } from './run-state.js'
 import { noSums, type Sums } from './sums.js'
 import type { Lift } from './weigh.js'
@@ -153,7 +156,7 @@ export function comparison(
     }
     return { best, most }
   }
-  const everyShort = groupOf(whole, {
+  const everyShort = groupOf(whole, space.widest, {
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
@@ -211,7 +214,9 @@ export function comparison(
     score: number,
     short?: ShortGroup,
   ): EvidenceRun => {
-    const sums = own ? totals(from, to) : everything()
+    const sums = (own ? totals(from, to) : everything()).map((sum, i) =>
+      short?.inOrder && breaksOrder(processes[i]!.id) ? -Infinity : sum,
+    )
     const { best, most } = bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
@@ -240,6 +245,8 @@ export function comparison(
       mark: markOf(from, to),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
+      // What stands first or last in a list may start with more zeros than the rest.
+      strange: short && isBetween(from, to, all) ? strange(space, short) : 0,
       evidence: most,
       fair: isFair(process, best, from, to),
       alone: score / UNIT - RUN_BITS + Math.log2(byItself(own ?? process)),
@@ -278,7 +285,7 @@ export function comparison(
     processes,
     over(from, to, own, score) {
       const beside = { negatives: negatives(from.known, to.known) > 0, scattered: false }
-      const short = groupOf(whole, beside, from, to, place)
+      const short = groupOf(whole, space.widest, beside, from, to, place)
       return over(from.known, to.known, own, score, short)
     },
     everywhere: () => over(nothing, all, undefined, 0),

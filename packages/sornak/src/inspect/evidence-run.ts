@@ -42,6 +42,8 @@ export interface EvidenceRun {
   readonly lacking?: number
   /** No value is complete or beyond the limit of this type, and some come close to it: they may have wrapped round. */
   readonly bound?: IntegerType | undefined
+  /** Its values lack so many zeros each, which no other value starts with: something else may have taken digits; else 0. */
+  readonly strange: number
   /** All values are digits only, of which it is not sure that nothing stood behind them: the stored masks of such. */
   readonly digitsOnly?: readonly string[] | undefined
   /** Values of the column that are exactly the limit of a type, and stand for any beyond it. */

@@ -39,6 +39,7 @@ export function loneValues(definition: Definition, whole: EvidenceState): LoneVa
       negatives: false,
       apart: false,
       scattered: true,
+      inOrder: false,
       picked: true,
     })
   const every = shorts.map(({ digits, rows }) => ({ digits, count: rows.length }))

@@ -29,10 +29,16 @@ export function why(
 }
 
 /** What leaves the values of a run open, and what would settle it; undefined where nothing does. */
-export function openWhy({ lacking = 0, bound, digitsOnly }: EvidenceRun): string | undefined {
+export function openWhy({
+  lacking = 0,
+  bound,
+  strange,
+  digitsOnly,
+}: EvidenceRun): string | undefined {
   const sentences = [
     lacking > 0 && lackingWhy(lacking),
     bound && boundWhy(bound),
+    strange > 0 && strangeWhy(strange),
     digitsOnly && digitsOnlyWhy(digitsOnly),
   ].filter(Boolean)
   return sentences.length > 0 ? sentences.join(' ') : undefined
@@ -72,6 +78,9 @@ function lackingWhy(digits: number): string {
 
 const boundWhy = ({ max, bits, signed }: IntegerType) =>
   `No value is complete, and none is beyond ${grouped(max)}, which some come close to: they lost their zeros, or started again from below in an integer column of ${bits} bits${signed ? '' : ' without a sign'}. One value of the source tells which.`
+
+const strangeWhy = (zeros: number) =>
+  `Each of these would have lost ${zeros} zeros or more, and hardly any other value of the column starts with so many: something else may have taken digits from them. One value of the source tells what.`
 
 function digitsOnlyWhy(masks: readonly string[]): string {
   const list = masks.length > 0 ? ` (${masks.map((mask) => `"${mask}"`).join(' or ')})` : ''

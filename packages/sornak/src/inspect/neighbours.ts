@@ -5,15 +5,16 @@ import { plainDigits } from '../channel/number-text.js'
 import type { Percent } from '../channel/scaled.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
+import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
 import { printed, shownDigits } from './printed-digits.js'
 import { EVEN, loneSlip, type SlipOdds } from './slip-odds.js'
-import { MISTYPED, mistyped, slipIn, typedDigits, type Slip } from './slips.js'
+import { mistyped, slipIn, typedDigits, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Lift, type Weighed } from './weigh.js'
-import { MEND_ODDS, OTHER_KIND } from './weights.js'
+import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './weights.js'
 
 /** What a column adds to the judgement of one of its values. */
 export interface Context {
@@ -25,6 +26,8 @@ export interface Context {
   readonly lone?: LoneValue | undefined
   /** How likely slips in typing are among them, beside what a process leaves. */
   readonly slips?: SlipOdds | undefined
+  /** Each of them would have lost so many zeros, which no other value starts with; 0 where that is as it should be. */
+  readonly strange?: number | undefined
   /** How many neighbours do not fit; and of those, how many stand as this one does. */
   readonly misfits?: number | undefined
   readonly inForm?: ((form: StandsAs) => number) | undefined
@@ -68,19 +71,32 @@ export function weighedIn(
   const left = withZeros(ways, bare, context?.digits, space)
   const byAll = (ways: readonly Hypothesis[], column: Partial<Context> | undefined) =>
     decided(weigh(space, ways, Math.max(most, 2), column))
+  // One way more, so many times as likely as all others together; nothing where it leads to no original.
+  const beside = (
+    column: Context | undefined,
+    { weight }: Weighed,
+    more: Hypothesis,
+    odds: number,
+  ): Weighed | undefined => {
+    const own = byAll([more], { usual: column?.usual }).weight
+    if (own === -Infinity) return undefined
+    const lift = (process: string) =>
+      process === more.process ? weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)
+    return byAll([...left, more], { ...column, lift })
+  }
   const by = (column: Context | undefined): Weighed & { readonly slip?: Slip } => {
     const weighed = byAll(left, column)
-    if (!slip || weighed.possible === 0n) return weighed
+    if (weighed.possible === 0n) return weighed
+    if (column?.strange && weighed.processes[0]?.[0] === 'number-read')
+      return beside(column, weighed, unknown(space), THROUGHOUT) ?? weighed
+    if (!slip) return weighed
     const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
     // As seldom as whatever is left out of the odds.
     if (odds < 1 - MEND_ODDS) return weighed
-    const meant = mistyped(definition, digits, slip)
-    const own = byAll([meant], { usual: column?.usual }).weight
+    const typed = beside(column, weighed, mistyped(definition, digits, slip), odds)
     // One slip leads to nothing that fits; more of them do, maybe.
-    if (own === -Infinity) return odds < 1 ? weighed : { ...weighed, possible: 0n }
-    const lift = (process: string) =>
-      process === MISTYPED ? weighed.weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)
-    return { ...byAll([...left, meant], { ...column, lift }), slip }
+    if (!typed) return odds < 1 ? weighed : { ...weighed, possible: 0n }
+    return { ...typed, slip }
   }
   if (!context) return by(undefined)
   const column = amongOthers(withDigits(context, seen, bare, space), seen, ways)
@@ -89,6 +105,16 @@ export function weighedIn(
   const closer = lacksMany(column, seen, ways)
   return closer === column ? weighed : by(closer)
 }
+
+// Something that nobody knows left what is seen, of any value.
+const unknown = (space: Space): Hypothesis => ({
+  originals: { kind: 'subset', subset: startingWith(space, '') },
+  process: 'unknown',
+  channels: [],
+  findings: ['unexplained'],
+  weight: 1,
+  per: 'all',
+})
 
 // Beside all that explains the value, each by its share.
 function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: SlipOdds): number {

@@ -93,7 +93,7 @@ function tooOften(all: Sums, from: Sums, to: Sums): number {
   const fits = to.fits - from.fits
   const others = all.fits - fits + all.short - short
   // A list that is sorted begins or ends with those that start with a zero, and most of the short ones are not here alone.
-  const inside = Math.min(from.fits, all.fits - to.fits) >= FEW_BESIDE && 2 * short > all.short
+  const inside = isBetween(from, to, all) && 2 * short > all.short
   if (others < FEW_OTHERS || !inside) return 0
   const usual = (all.zeros - (to.zeros - from.zeros) + all.short - short + 1) / (others + 2)
   const here = short / (short + fits)
@@ -101,6 +101,10 @@ function tooOften(all: Sums, from: Sums, to: Sums): number {
   const left = fits > 0 ? fits * Math.log2((1 - here) / (1 - usual)) : 0
   return (short * Math.log2(here / usual) + left) * UNIT
 }
+
+/** Values that fit stand on both sides of some rows. */
+export const isBetween = (from: Sums, to: Sums, all: Sums): boolean =>
+  Math.min(from.fits, all.fits - to.fits) >= FEW_BESIDE
 
 /** Fewer rows do not tell how many values are short, or lie below a limit. */
 export const FEW_OTHERS = 100

@@ -4,17 +4,20 @@ import type { EvidenceState } from './evidence-state.js'
 import { against, isPrinted } from './process-totals.js'
 import { firstWhere } from './row-lookup.js'
 import type { ShortGroup } from './short/group.js'
+import { goOnInOrder } from './short/in-order.js'
 import type { Mark } from './run-state.js'
 import type { Sums } from './sums.js'
 
 /** The short values of a run, or of all rows; `place` tells where each process stands. */
 export function groupOf(
-  { shorts, sums, clean }: EvidenceState,
+  whole: EvidenceState,
+  widest: number,
   beside: Pick<ShortGroup, 'negatives' | 'scattered'>,
   from?: Mark<Sums>,
   to?: Mark<Sums>,
   place?: ReadonlyMap<string, number>,
 ): ShortGroup {
+  const { shorts, sums, clean } = whole
   if (!from || !to)
     return {
       ...beside,
@@ -24,6 +27,7 @@ export function groupOf(
       clean,
       between: undefined,
       apart: false,
+      inOrder: false,
       picked: false,
     }
   const values = shorts.flatMap(({ digits, rows }) => {
@@ -46,6 +50,12 @@ export function groupOf(
     apart: rows * 2 < sums.fits + sums.misfits && outside * MOST_INSIDE < inside,
     share: shareOf(b.short - a.short, b.wide + b.zeros - a.wide - a.zeros),
     printed,
+    inOrder: goOnInOrder(
+      shorts,
+      { from: from.row, to: to.row },
+      short + kept,
+      leastOf(whole, widest),
+    ),
     picked: false,
     clean,
     between: {
@@ -58,6 +68,14 @@ export function groupOf(
 
 /** So many short values of a run, for each one outside it, are all but a few. */
 const MOST_INSIDE = 8
+
+// The smallest that is complete, as far as it is known of those that stand in a printed form.
+function leastOf({ clean, formedStarts }: EvidenceState, widest: number): bigint | undefined {
+  const start = formedStarts.findIndex((count) => count > 0)
+  const printed = start < 0 || widest < 2 ? [] : [BigInt(start) * 10n ** BigInt(widest - 2)]
+  const own = /^\d+$/.test(clean.least) ? [BigInt(clean.least)] : []
+  return [...own, ...printed].sort((a, b) => (a < b ? -1 : 1))[0]
+}
 
 const totalOf = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0)
 

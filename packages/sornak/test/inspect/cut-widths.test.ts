@@ -165,6 +165,7 @@ describe('mixtures of widths are as likely as each other (Laplace)', () => {
       between: undefined,
       negatives: false,
       scattered: false,
+      inOrder: false,
       picked: false,
     }
     const all = counts.reduce((sum, count) => sum + count, 0)

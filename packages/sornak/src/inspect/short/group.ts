@@ -20,6 +20,8 @@ export interface ShortGroup {
   readonly apart: boolean
   /** They stand here and there, in no run. */
   readonly scattered: boolean
+  /** They are in order, and so are the next ones beside them. */
+  readonly inOrder: boolean
   /** They were picked out of others that are too short as well. */
   readonly picked: boolean
 }

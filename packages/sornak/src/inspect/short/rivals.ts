@@ -9,6 +9,7 @@ import { alike } from './alike.js'
 import { bounded } from './bounded.js'
 import { amongHeads, fewBlocks } from './few-blocks.js'
 import { rowsIn, type ShortGroup } from './group.js'
+import { breaksOrder } from './in-order.js'
 import { learned } from './learned.js'
 import {
   apart,
@@ -64,8 +65,10 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
     return type ? bounded(space, group, type, told) : 0
   }
   const lengths = new Set(values.map(({ digits }) => digits.length))
+  const isOther = (process: string) => group.inOrder && breaksOrder(process)
   const stories = storiesOf(space, lengths, group.printed)
   return (process) => {
+    if (isOther(process)) return -LEAST_OTHER
     if (!known.has(process)) {
       const own = stories.get(process)
       // None has as many digits as it would have left, and none that they lost is told of.

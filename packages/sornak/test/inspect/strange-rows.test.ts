@@ -1,0 +1,102 @@
+// Rows that became far too short: among others that are as they should be, and in a list that is sorted.
+
+import { describe, expect, test } from 'vitest'
+import { columnRuns, judge, type Definition } from 'sornak'
+import { runWhy } from '../../src/inspect/messages.js'
+import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
+
+function judged(made: Definition, seen: readonly string[]) {
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  const all = seen.map((text, row) => judge(made, text, 1000, runs.around(row)))
+  return { all, told: runs.told.map((run) => runWhy(run, 1, seen.length, [])).join(' ') }
+}
+
+const column = (rows: number, draw: (row: number) => string) =>
+  Array.from({ length: rows }, (_, row) => draw(row))
+
+describe('the last 40 bits of long numbers, in rows between others', () => {
+  const made = of('{16}')
+  const originals = column(400, () => `4000${digits(12)}`)
+  const isStruck = (row: number) => row >= 150 && row < 200
+  const { all, told } = judged(
+    made,
+    originals.map((text, row) =>
+      isStruck(row) ? BigInt.asUintN(40, BigInt(text)).toString() : text,
+    ),
+  )
+
+  test('get no zeros: no other value starts with so many', () => {
+    expect(all.map(({ mend }) => mend)).toEqual(originals.map(() => undefined))
+    const struck = all.filter((_, row) => isStruck(row))
+    expect(struck.map(({ verdict }) => verdict)).toEqual(struck.map(() => 'lost'))
+    // All that the definition has.
+    expect(struck[0]!.possible).toBeGreaterThanOrEqual(10n ** 16n)
+  })
+
+  test('the column says why', () => {
+    expect(told).toContain('hardly any other value of the column starts with so many')
+  })
+})
+
+test('rows get their zeros where a list begins with small numbers', () => {
+  const originals = column(1200, (row) => padded(row * 907 + next(907), 8))
+  const { all, told } = judged(of('{8}'), originals.map(bare))
+  const short = originals.flatMap((text, row) => (text.startsWith('0') ? [row] : []))
+  expect(short.length).toBeGreaterThan(1000)
+  for (const row of short) expect(all[row]!.mend).toBe(originals[row])
+  expect(told).not.toContain('hardly any other value')
+})
+
+test('and where others start with as many', () => {
+  const issued = () => padded(next(2300), 6)
+  const originals = column(600, issued)
+  const seen = originals.map((text, row) => (row >= 200 && row < 260 ? bare(text) : text))
+  const { all } = judged(of('{6}'), seen)
+  all.slice(200, 260).forEach(({ mend }, i) => expect(mend).toBe(originals[200 + i]))
+})
+
+test.each([
+  ['{2}', 'mendable'],
+  ['{3}', 'ambiguous'],
+])('a single zero is one value of %s, or none at all: %s', (stored, verdict) => {
+  const told = judge(of(stored), '0')
+  expect(told.verdict).toBe(verdict)
+  expect(told.candidates[0]!.text).toBe(bare(stored) === '{2}' ? '00' : '000')
+})
+
+test('a number may have had its type behind it', () => {
+  const codes = of('{6 hex}')
+  const { candidates } = judge(codes, '10814.0')
+  expect(candidates.map(({ text }) => text)).toEqual(expect.arrayContaining(['10814D', '10814F']))
+  // Where all are digits nothing of that kind was there.
+  expect(judge(of('{6}'), '10814.0').mend).toBe('010814')
+})
+
+describe('a list in the order of its numbers', () => {
+  const sorted = (rows: number, width: number) => {
+    const step = Math.floor((6 * 10 ** (width - 1)) / rows)
+    return column(rows, (row) => padded(row * step + next(step), width))
+  }
+  const CONVERSIONS: Record<string, (text: string) => string> = {
+    'read as numbers': bare,
+    'with a decimal tail': (text) => `${bare(text)}.0`,
+  }
+  const cases = [5, 6, 7, 8, 9, 10].flatMap((width) =>
+    Object.keys(CONVERSIONS).flatMap((name) =>
+      [60, 300, 1200].map((rows) => [width, name, rows] as const),
+    ),
+  )
+
+  test.each(cases)('of %i digits, %s: %i rows get their zeros', (width, name, rows) => {
+    const rising = sorted(rows, width)
+    for (const originals of [rising, [...rising].reverse()]) {
+      const { all } = judged(of(`{${width}}`), originals.map(CONVERSIONS[name]!))
+      const struck = originals.flatMap((text, row) => (text.startsWith('0') ? [row] : []))
+      const mended = struck.filter((row) => all[row]!.mend === originals[row])
+      expect(struck.length).toBeGreaterThanOrEqual(rows / 10)
+      // A few of few rows lack more zeros than so few are known to.
+      expect(mended.length).toBeGreaterThanOrEqual(struck.length - (rows < 100 ? 3 : 0))
+      for (const row of struck) expect(all[row]!.mend ?? originals[row]).toBe(originals[row])
+    }
+  })
+})
