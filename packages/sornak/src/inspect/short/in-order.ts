@@ -2,9 +2,7 @@
 // and that all lack as many digits is no sign of a cut.
 
 import { remembered } from '../../identifier/remembered.js'
-
-/** Values and the rows that hold them. */
-type Shorts = readonly { readonly digits: string; readonly rows: readonly number[] }[]
+import type { ShortValues } from './short-values.js'
 
 interface Rows {
   readonly from: number
@@ -30,7 +28,7 @@ function comesUpTo(least: bigint | undefined, values: readonly bigint[]): boolea
 }
 
 // All runs of a column ask for the same.
-const byRow = remembered((shorts: Shorts) =>
+const byRow = remembered((shorts: ShortValues) =>
   shorts
     .flatMap(({ digits, rows }) => rows.map((row) => ({ row, digits })))
     .sort((a, b) => a.row - b.row),
@@ -47,7 +45,7 @@ export const breaksOrder = (process: string): boolean => /^(?:wrapped|cut-short)
  * @param least the smallest value that is complete
  */
 export function goOnInOrder(
-  shorts: Shorts,
+  shorts: ShortValues,
   { from, to }: Rows,
   count: number,
   least: bigint | undefined,
