@@ -72,6 +72,7 @@ interface DigitText {
 
 // "1,234" is a grouped integer or a decimal: both are returned, the likelier first.
 function digitTexts(text: string, scientific: boolean): DigitText[] {
+  if (/^\d+$/.test(text)) return [{ whole: text, decimals: undefined, grouped: false }]
   const found: DigitText[] = []
   const bare = (digits: string) => digits.replace(/\D/gu, '')
   const grouped = GROUPED.exec(text)

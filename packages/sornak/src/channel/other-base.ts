@@ -2,7 +2,8 @@
 
 import type { Channel, Preimage } from './channel.js'
 
-const LONGEST = 24
+/** Characters of a text that is tried, at the most. */
+const LONGEST = 23
 
 export const otherBase: Channel = {
   id: 'other-base',
@@ -39,10 +40,14 @@ export const otherBase: Channel = {
   },
 }
 
-/** Texts with a leading zero that read as this value in octal, with any number of zeros before. */
-export function octalTexts(seen: string): string[] {
+/**
+ * Texts with a leading zero that read as this value in octal, with any number of zeros before.
+ *
+ * @param longest characters that such a text has at the most
+ */
+export function octalTexts(seen: string, longest: number = LONGEST): string[] {
   const octal = BigInt(seen).toString(8)
-  return octal === '0' ? padded(octal) : padded(octal).slice(1)
+  return octal === '0' ? padded(octal, longest) : padded(octal, longest).slice(1)
 }
 
 /** Texts with colons that read as this value in base sixty. */
@@ -58,11 +63,11 @@ export function sixtyTexts(seen: string): string[] {
   return [...new Set(texts)]
 }
 
-const padded = (digits: string) =>
-  Array.from(
-    { length: Math.max(1, LONGEST - digits.length) },
-    (_, zeros) => '0'.repeat(zeros) + digits,
-  )
+const padded = (digits: string, longest: number = LONGEST) => {
+  const texts = [digits]
+  for (let text = `0${digits}`; text.length <= longest; text = `0${text}`) texts.push(text)
+  return texts
+}
 
 function sixty(text: string): string {
   if (!/^\d+(?::\d{1,2}){1,2}$/.test(text)) return text

@@ -41,8 +41,12 @@ export interface Unscaled {
   readonly percent?: Percent
 }
 
+/** Digits, and what divides them. */
+const UNSIGNED = /^[\d.,]*$/
+
 /** The numbers that a text with a percent or currency sign may have stood for. */
 export function unscaled(seen: string): Unscaled[] {
+  if (UNSIGNED.test(seen)) return []
   const percent = /^(.*\d)\s?%$/su.exec(seen)
   if (percent) {
     return numberTexts(percent[1]!).flatMap((number) => {

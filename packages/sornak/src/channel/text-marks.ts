@@ -101,9 +101,13 @@ export interface Unmarked {
   readonly findings: readonly FindingCode[]
 }
 
+/** Printed in ASCII, and neither its first nor its last character is a mark: nearly all texts. */
+const UNMARKED = /^[!#-&(-<>-_a-~](?:[ -~]*[!-~])?$/
+
 /** The text itself and every text left when its marks are taken off one after another. */
 export function unmark(seen: string): Unmarked[] {
   const found: Unmarked[] = [{ text: seen, findings: [] }]
+  if (UNMARKED.test(seen)) return found
   for (const channel of [hiddenCharacter, foreignDigit, strayMark, strayMark]) {
     for (const { text, findings } of [...found]) {
       for (const preimage of channel.inverse(text)) {

@@ -24,6 +24,11 @@ export function mayHold(space: Space, text: string): boolean {
   )
 }
 
+/** Whether the automata can tell that of every text. */
+export const tellsAll: (space: Space) => boolean = remembered((space: Space) =>
+  machines(space).every(({ exact }) => exact),
+)
+
 /** The values that are longer than the text and start with it; of several widths those of one, where it is given. */
 export function startingWith(space: Space, text: string, width?: number): Subset {
   const ways = machines(space).flatMap((machine) => {

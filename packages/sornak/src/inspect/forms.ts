@@ -5,10 +5,20 @@ import { holds } from '../identifier/holds.js'
 import { remembered } from '../identifier/remembered.js'
 import type { Space } from '../identifier/space.js'
 import type { MaskList } from '../mask/list.js'
+import type { Read } from '../mask/misfit.js'
+import { mayRead } from '../mask/recognize.js'
 
 /** Every form in which a value may be shown or come in, its own stored form read loosely included. */
-export function formsOf({ stored, displays, alsoRead }: Definition): MaskList[] {
-  return [...new Set([stored, ...displays.values(), ...(alsoRead ? [alsoRead] : [])])]
+export const formsOf: (definition: Definition) => readonly MaskList[] = remembered(
+  ({ stored, displays, alsoRead }) => [
+    ...new Set([stored, ...displays.values(), ...(alsoRead ? [alsoRead] : [])]),
+  ],
+)
+
+/** What a form takes a text for; undefined where it does not fit. */
+export function readIn(form: MaskList, text: string): (Read & { readonly ok: true }) | undefined {
+  const read = mayRead(form, text) && form.read(text)
+  return read && read.ok ? read : undefined
 }
 
 /** The stored text of a plain value, where it fits. */
@@ -22,8 +32,8 @@ export function storedOf(definition: Definition, text: string, displayed: boolea
   if (holds(definition, text)) return [text]
   if (!displayed) return []
   return formsOf(definition).flatMap((form) => {
-    const read = form.read(text)
-    const original = read.ok && read.strict ? restore(definition, read.plain) : undefined
+    const read = readIn(form, text)
+    const original = read?.strict ? restore(definition, read.plain) : undefined
     return original === undefined ? [] : [original]
   })
 }

@@ -31,7 +31,7 @@ import { startingWith } from '../identifier/parts-of-space.js'
 import { remembered } from '../identifier/remembered.js'
 import { shareOfOne, type Numbers, type Space } from '../identifier/space.js'
 import { frontWeight, holdsCodes } from './front-weight.js'
-import { formsOf, restore } from './forms.js'
+import { formsOf, readIn, restore } from './forms.js'
 import { ends } from './from-cut.js'
 import { octals } from './from-octal.js'
 import { between, limits, signed, wraps } from './from-types.js'
@@ -48,10 +48,14 @@ export function fromNumber(
   const printed = [...marks, ...formsIn(number)]
   const value = integerOf(number)
   if (value === undefined && !isNines(number)) return []
-  const whole = ({ channel, finding, ...bare }: Bare): Hypothesis => ({
-    ...bare,
-    channels: [...printed, channel],
-    findings: finding ? [...printed, finding] : printed,
+  const whole = (bare: Bare): Hypothesis => ({
+    originals: bare.originals,
+    process: bare.process,
+    channels: [...printed, bare.channel],
+    findings: bare.finding ? [...printed, bare.finding] : printed,
+    quiet: bare.quiet ?? false,
+    weight: bare.weight,
+    per: bare.per,
   })
   // 99999999.99: as many nines as a column of decimals holds.
   if (value === undefined) return limits(space, wholeOf(number)).map(whole)
@@ -324,8 +328,8 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
   for (const form of formsOf(definition)) {
     for (const text of [`${value}`, `+${value}`]) {
       if (text.length < fewestOf(form)) continue
-      const read = form.read(text)
-      const original = read.ok ? restore(definition, read.plain) : undefined
+      const read = readIn(form, text)
+      const original = read && restore(definition, read.plain)
       // The digits as they stand are the stored form, not another one.
       if (original !== undefined && original !== `${value}`) texts.add(original)
     }

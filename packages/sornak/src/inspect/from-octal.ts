@@ -11,15 +11,15 @@ import { TOGETHER } from './weights.js'
 
 export function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   const widest = widestNumber(space)
-  if (value.toString().length >= widest) return []
   const seen = value.toString()
+  if (seen.length >= widest) return []
   const common = {
     channel: 'other-base',
     finding: 'base-changed' as const,
     weight: TOGETHER.otherBase,
     per: 'all' as const,
   }
-  const fronts = octalTexts(seen).filter((text) => text.length <= widest)
+  const fronts = octalTexts(seen, widest).filter((text) => text.length <= widest)
   const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
   const fitting = whole.filter((text) => holds(definition, text))
   // What does not start with a zero is read as it stands.

@@ -18,6 +18,7 @@ import {
   holdsLetters,
   holdsLookAlikes,
   holdsSeparators,
+  readIn,
   restore,
   showsLookAlikes,
   showsSeparators,
@@ -61,8 +62,8 @@ function readAsForm(
   findings: readonly FindingCode[],
 ): Hypothesis[] {
   return formsOf(definition).flatMap((form): Hypothesis[] => {
-    const read = form.read(text)
-    if (!read.ok) return []
+    const read = readIn(form, text)
+    if (!read) return []
     const original = restore(definition, read.plain)
     if (original === undefined || original === seen) return []
     return [

@@ -10,6 +10,7 @@ import { fit } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
 import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
+import { mayRead } from '../mask/recognize.js'
 import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
@@ -85,6 +86,7 @@ const leavesAny = (space: Space, { originals }: Hypothesis) =>
 function isWhole(definition: Definition, seen: string): boolean {
   const { check, never, only } = definition
   if (!check && never.length === 0 && only.length === 0) return false
+  if (!mayRead(definition.stored, seen)) return false
   const fitted = fit(definition, seen)
   return !fitted.ok && fitted.code !== 'shape'
 }

@@ -82,14 +82,15 @@ export function weigh(
   let possible = BigInt(texts.size)
   let counted = true
   let beyondList = false
-  const parts = pieces.map((piece) => {
+  const inPiece = new Map(pieces.map((piece) => [piece, new Set<string>()]))
+  for (const [text, { piece }] of texts) if (piece) inPiece.get(piece)!.add(text)
+  const parts = [...inPiece].map(([piece, apart]) => {
     const tally = space.count(piece.low, piece.high)
-    const apart = [...texts].filter(([, { piece: home }]) => home === piece).map(([text]) => text)
-    const count = tally.count - BigInt(apart.length)
+    const count = tally.count - BigInt(apart.size)
     counted &&= tally.exact
     possible += count
     total += piece.weight * Number(count)
-    return { piece, count, apart: new Set(apart) }
+    return { piece, count, apart }
   })
   for (const { by, all } of kept) {
     if (by.originals.kind !== 'subset' || isFew(by.originals.subset)) continue
@@ -238,7 +239,9 @@ function single(
       const key = keyOf(space.definition, text)
       const first = known.get(key) ?? text
       known.set(key, first)
-      by.set(first, [...(by.get(first) ?? []), one])
+      const ways = by.get(first)
+      if (!ways) by.set(first, [one])
+      else if (ways.at(-1) !== one) ways.push(one)
     }
   }
   return new Map(
@@ -252,7 +255,7 @@ function single(
         piece && value !== undefined && space.list(value, value, 64).includes(text)
           ? piece
           : undefined
-      const all = heaviest([...new Set([...list, ...(home?.by ?? [])])])
+      const all = heaviest(home ? [...new Set([...list, ...home.by])] : list)
       return [text, { weight: sum(all) * usual(text), by: all, piece: home }]
     }),
   )
