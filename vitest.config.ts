@@ -20,9 +20,7 @@ export default defineConfig({
     testTimeout: 180_000,
     hookTimeout: 180_000,
     expect: { poll: { timeout: 20_000 } },
-    // One for each core; left to itself the runner keeps a core free. Nothing is kept between files, so each need not
-    // load everything again.
-    isolate: false,
+    // One for each core; left to itself the runner keeps a core free.
     maxWorkers: '100%',
   },
 })
