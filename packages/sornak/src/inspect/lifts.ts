@@ -104,7 +104,7 @@ export function lifts(
       ofRows && alike && to.fits > from.fits && id.startsWith('wrapped')
         ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))
         : told
-    return (id) => {
+    const liftOf = (id: string): number => {
       const i = place.get(id)
       if (i === undefined) return 0
       const { lost } = processes[i]!
@@ -138,6 +138,13 @@ export function lifts(
       const bound =
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
       return inRun(id, Math.max(doubt, bound ? most + Math.min(0, rival) : most))
+    }
+    // Every value of these rows asks for the same.
+    const known = new Map<string, number>()
+    return (id) => {
+      let lift = known.get(id)
+      if (lift === undefined) known.set(id, (lift = liftOf(id)))
+      return lift
     }
   }
 }

@@ -57,9 +57,9 @@ function learnedFrom(space: Space, clean: Clean): Population[] {
     const share = (low: bigint, high: bigint) => {
       let sum = other * any.share(low, high) + (even > 0 ? even * range.share(low, high) : 0)
       for (const bin of bins) {
+        if (bin.high < low || high < bin.low) continue
         const [from, to] = [larger(low, bin.low), smaller(high, bin.high)]
-        if (from <= to)
-          sum += (chance(bin.count) * Number(space.count(from, to).count)) / bin.inside
+        sum += (chance(bin.count) * Number(space.count(from, to).count)) / bin.inside
       }
       return sum
     }

@@ -2,6 +2,7 @@
 // from those issued so far, or from where its clean values lie. What narrows them down costs as many bits as it
 // takes to say it.
 
+import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
 import type { Heads, Part } from './heads.js'
 
@@ -26,8 +27,9 @@ export interface Population {
 const FEW_CLEAN = 20
 
 /** All values of a definition, every one as likely as any other. */
-export const flat = (space: Space): Population =>
-  block(space, 0n, 10n ** BigInt(space.widest) - 1n, 0)
+export const flat: (space: Space) => Population = remembered((space: Space) =>
+  block(space, 0n, 10n ** BigInt(space.widest) - 1n, 0),
+)
 
 /** Those in an interval. */
 export function block(space: Space, low: bigint, high: bigint, cost: number): Population {
@@ -82,7 +84,7 @@ export const costOf = ({ widest }: Space, value: bigint): number =>
   Math.log2(widest) + Math.log2(Number(value) + 1)
 
 /** Numbers of any length, each length as likely as any other, filled up with zeros. */
-export function ofAnyLength(space: Space): Population {
+export const ofAnyLength: (space: Space) => Population = remembered((space: Space) => {
   const blocks = Array.from({ length: space.widest }, (_, i) =>
     block(space, i === 0 ? 0n : 10n ** BigInt(i), 10n ** BigInt(i + 1) - 1n, 0),
   )
@@ -95,7 +97,7 @@ export function ofAnyLength(space: Space): Population {
     share: (low, high) => mean((one) => one.share(low, high)),
     octal: mean((one) => one.octal),
   }
-}
+})
 
 export interface Range {
   readonly low: bigint
@@ -118,7 +120,12 @@ export const zerosKept = ({ fronts }: Clean): number =>
   fronts.slice(10).reduce((sum, count) => sum + count, 0)
 
 /** From the smallest clean value to the largest, and a little beyond; nothing where they are too few to say it. */
-export function rangeOf({ widest }: Space, { fronts, least, most }: Clean): Range | undefined {
+export const rangeOf = (space: Space, clean: Clean): Range | undefined => rangeIn(space)(clean)
+
+// All stories of a column ask for the same.
+const rangeIn = remembered((space: Space) => remembered((clean: Clean) => rangeFrom(space, clean)))
+
+function rangeFrom({ widest }: Space, { fronts, least, most }: Clean): Range | undefined {
   const total = totalOf(fronts)
   if (total < FEW_CLEAN) return undefined
   const [first, last] = [BigInt(least), BigInt(most)]

@@ -114,9 +114,14 @@ function evidence(
   values: ShortGroup['values'],
   { clean, between, share, negatives }: ShortGroup,
 ): number {
-  const numbers = values
-    .filter(({ digits }) => story.zeros || !/^0./.test(digits))
-    .map(({ digits }) => BigInt(digits))
+  // No number is printed with a zero at the front.
+  const rows = values.map(({ digits, count }) => ({
+    digits,
+    count,
+    value: BigInt(digits),
+    told: story.zeros === true || !/^0./.test(digits),
+  }))
+  const numbers = rows.filter(({ told }) => told).map(({ value }) => value)
   const firsts = numbers.map((one) => story.first(one)).filter((one) => one !== undefined)
   const known = clean ? learned(space, clean) : []
   const range = clean && rangeOf(space, clean)
@@ -168,13 +173,11 @@ function evidence(
     const more = population.clean && share >= MOST_OFTEN ? 0 : (story.cost ?? 0)
     let sum = -toSay(population, short) - more
     let [every, same] = [0, 0]
-    for (const { digits, count } of values) {
-      // No number is printed with a zero at the front.
-      const told = story.zeros === true || !/^0./.test(digits)
-      const chance = told ? story.back(BigInt(digits), population, digits) : 0
+    for (const { digits, count, value, told } of rows) {
+      const chance = told ? story.back(value, population, digits) : 0
       sum += count * Math.max(least, chance > 0 ? Math.log2(chance / shows) : least)
       every += count * chance
-      if (told && story.same) same += count * story.same(BigInt(digits), population)
+      if (told && story.same) same += count * story.same(value, population)
     }
     if (same > 0) sum += Math.max(-LEAST_OTHER, Math.log2(Math.max(0, 1 - same / every)))
     if (between && story.between) sum += all * story.between(between, short, population)

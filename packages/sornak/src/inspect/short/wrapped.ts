@@ -1,6 +1,7 @@
 // Numbers that wrapped round in an integer type too narrow for them: every so many originals come out as one.
 
 import type { IntegerType } from '../../channel/integer-limits.js'
+import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
 import { sumOver, timesAround } from './beyond-limit.js'
 import { fewBlocks } from './few-blocks.js'
@@ -32,7 +33,7 @@ export function wrapped(space: Space, type: IntegerType): Story {
     const from = low > max + 1n ? low : max + 1n
     return from <= value ? 0n : (from - value + modulus - 1n) / modulus
   }
-  const rest = ({ share }: Population) => share(max + 1n, end)
+  const rest = remembered(({ share }: Population) => share(max + 1n, end))
   // Sums over blocks, of what each has beyond the limit; and the share beyond it that lies in none.
   const overBlocks = (population: Population, count: (from: bigint, to: bigint) => bigint) =>
     sumOver(population.parts, max, rest(population), count)
