@@ -38,6 +38,7 @@ const PENALTY = RUN_BITS * UNIT
 /** What stands for a value that is not there, or that a type could not hold, as often as for itself. */
 const MINUS_ONE = '-1'
 type Found = Misfit['found']
+type Said = Answer['said'][number]
 const NONE: ReadonlyMap<number, number> = new Map()
 
 // What reads the values of a definition, and learns of them as they come; nothing of it depends on the rows before.
@@ -107,7 +108,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   // Bits for each process for which this row speaks, in order; `end` counts the row.
-  function row(said: readonly (readonly [i: number, score: number])[], end: () => void): void {
+  function row(said: readonly Said[], end: () => void): void {
     settle()
     const start = mark()
     let stop: Place | undefined
@@ -179,10 +180,16 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   // a run may begin here.
   const againBits =
     (how: Again) =>
-    ([i, more]: readonly [number, number]): [number, number] => {
+    ([i, more]: Said): Said => {
       const bits = Math.round((more + processes[i]!.usual) * REPEAT.share)
       return [i, how === 'same' ? Math.min(REPEAT.most * UNIT, bits) : 1]
     }
+
+  const rounded = ([i, more]: Said) =>
+    processes[i]!.rounds === true && more + processes[i]!.usual > 0
+
+  const withShown = (said: readonly Said[], shown: Found): Said[] =>
+    [...said, ...shown.map(([i]): Said => [i, IN - processes[i]!.usual])].sort(([a], [b]) => a - b)
 
   function other(how: Again): void {
     others++
@@ -201,19 +208,19 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     for (const i of held) now.held[i]!++
     for (const i of near) now.near[i]!++
     countRounded(said, 1)
-    const rounded = ([i, more]: readonly [number, number]) =>
-      processes[i]!.rounds === true && more + processes[i]!.usual > 0
-    const follows = ([i]: readonly [number, number]) =>
-      how !== 'no' && !(how === 'binary' && processes[i]!.id.includes('binary'))
-    const told = said.map((one): [number, number] =>
-      rounded(one) && follows(one) ? [one[0], -processes[one[0]]!.usual] : [...one],
-    )
     const printed = said.filter(rounded)
     if (wide && printed.length === 0) other(how)
+    const follows = ([i]: Said) =>
+      how !== 'no' && !(how === 'binary' && processes[i]!.id.includes('binary'))
     const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
-    for (const [i] of shown) told.push([i, IN - processes[i]!.usual])
-    told.sort(([a], [b]) => a - b)
-    const speaking: [number, number][] = []
+    const fresh =
+      how === 'no'
+        ? said
+        : said.map((one): Said =>
+            rounded(one) && follows(one) ? [one[0], -processes[one[0]]!.usual] : one,
+          )
+    const told = shown.length === 0 ? fresh : withShown(fresh, shown)
+    const speaking: Said[] = []
     for (const [i, more] of told) {
       const { usual, exactly } = processes[i]!
       if (more + usual === exactly) {
