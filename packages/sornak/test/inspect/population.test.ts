@@ -165,10 +165,8 @@ describe('where clean values lie', () => {
   test('it stays within the definition, and few values say nothing', () => {
     const all = rangeOf(four, { fronts, least: '0000', most: '9999', heads: [] })!
     expect([all.low, all.high]).toEqual([0n, 9999n])
-    fronts.fill(0)
-    fronts[4] = 19
-    expect(rangeOf(four, clean)).toBeUndefined()
-    fronts[4] = 100
+    const few = fronts.map((count) => Math.min(count, 19))
+    expect(rangeOf(four, { ...clean, fronts: few })).toBeUndefined()
   })
 
   test('a stretch among them takes fewer bits than another kind', () => {
