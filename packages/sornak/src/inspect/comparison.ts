@@ -170,11 +170,13 @@ export function comparison(
     if (grouped >= FEW_MARKS && grouped >= FEW_MARKS * tails) return 'grouped'
     return tails >= FEW_MARKS && tails >= FEW_MARKS * grouped ? 'decimal-tail' : undefined
   }
-  // Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it.
+  // Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it. One
+  // at the edge of a run may look so by chance.
   const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
     const hits = to.hits[i]! - from.hits[i]!
     const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again(i, from, to)
-    return said + usual * (to.fits - from.fits) - OUT * (to.zeros - from.zeros) > 0
+    const told = said + usual * (to.fits - from.fits) - OUT * (to.zeros - from.zeros)
+    return told > DOUBT_BITS * UNIT
   }
   // What is left of wide values may fit: where many others do not.
   const oftenCut = (i: number, from: Sums, to: Sums) =>

@@ -1,12 +1,13 @@
 // Values that fit in a run of rows that were converted: what others of the run show casts doubt on them.
 
 import { expect, test } from 'vitest'
-import { fromCatalog } from 'sornak'
+import { columnRuns, fromCatalog, judge } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 import {
   bare,
   convertedRun,
   digits,
+  evidenceOf,
   isListed,
   next,
   of,
@@ -179,4 +180,19 @@ test('numbers below a limit that those elsewhere never come to', () => {
   const draw = (): string => valid(`${'679'[next(3)]!}${digits(8)}`) ?? draw()
   const rows = Array.from({ length: 4 }, () => convertedRun(made, draw, intoUint(32), 120)).flat()
   expectDoubt(changedAmong(rows), 10)
+})
+
+test('a number beside a run that is one of binary64 by chance is left alone', () => {
+  const serial = fromCatalog('serial/long')!
+  for (const chance of ['206744516423172672', '725783539996294912', '112563252506169710'])
+    for (const at of [23, 48]) {
+      const seen = Array.from({ length: 72 }, (_, row) => {
+        if (row === at) return chance
+        const original = `${1 + next(9)}${digits(17)}`
+        return row >= 24 && row < 48 ? intoUint(16)(original) : original
+      })
+      const runs = columnRuns(serial, evidenceOf(serial, seen))
+      const { verdict } = judge(serial, chance, 10, runs.around(at))
+      expect([chance, at, verdict]).toEqual([chance, at, 'intact'])
+    }
 })
