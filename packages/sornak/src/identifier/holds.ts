@@ -1,5 +1,6 @@
 // Whether a text fits, where nobody asks why not: the automata say so at once, or at least that it does not.
 
+import { mayRead } from '../mask/recognize.js'
 import type { Definition } from './definition.js'
 import { fit } from './fit.js'
 import { layoutsOf } from './layout.js'
@@ -12,6 +13,13 @@ export function holds(definition: Definition, text: string): boolean {
   if (!toldByAutomata(definition)) return fit(definition, text).ok
   const space = spaceOf(definition)
   return mayHold(space, text) && (isSure(definition) || fit(definition, text).ok)
+}
+
+/** It has the shape of a value, and its check digit or a reserved part is wrong. */
+export function isOnlyShaped(definition: Definition, text: string): boolean {
+  if (!mayRead(definition.stored, text)) return false
+  const fitted = fit(definition, text)
+  return !fitted.ok && fitted.code !== 'shape'
 }
 
 // Several masks may read a text in two ways, which no automaton tells.

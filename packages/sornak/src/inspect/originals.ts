@@ -6,11 +6,9 @@ import { numberTexts } from '../channel/number-text.js'
 import { unscaled } from '../channel/scaled.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit } from '../identifier/fit.js'
-import { holds } from '../identifier/holds.js'
+import { holds, isOnlyShaped } from '../identifier/holds.js'
 import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
-import { mayRead } from '../mask/recognize.js'
 import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
@@ -71,7 +69,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
   const usual =
     seen.length >= (space.widths.at(-1) ?? 0) ||
     ways.some((way) => isUsual(way) && leavesAny(space, way))
-  return usual && isWhole(definition, seen)
+  return usual && isOnlyShaped(definition, seen)
     ? ways
     : [...ways, ...cut(space, seen, ways.length === 0 && !holds(definition, seen))]
 }
@@ -82,14 +80,6 @@ const leavesAny = (space: Space, { originals }: Hypothesis) =>
   originals.kind === 'integers'
     ? space.count(originals.low, originals.high).count > 0n
     : originals.kind === 'subset' || originals.texts.length > 0
-
-function isWhole(definition: Definition, seen: string): boolean {
-  const { check, never, only } = definition
-  if (!check && never.length === 0 && only.length === 0) return false
-  if (!mayRead(definition.stored, seen)) return false
-  const fitted = fit(definition, seen)
-  return !fitted.ok && fitted.code !== 'shape'
-}
 
 function fromScaled(
   definition: Definition,

@@ -3,9 +3,8 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { fit } from '../identifier/fit.js'
-import { holds } from '../identifier/holds.js'
+import { holds, isOnlyShaped } from '../identifier/holds.js'
 import { spaceOf } from '../identifier/space.js'
-import { mayRead } from '../mask/recognize.js'
 import { way, type Hypothesis } from './hypothesis.js'
 
 /** A value of the right shape whose check digit or reserved part is wrong, or digits one wider or narrower than they should be. */
@@ -18,9 +17,8 @@ export const typedDigits = (seen: string, bare: string = seen): string =>
 
 /** What slip typed digits may be that do not fit. */
 export function slipIn(definition: Definition, bare: string): Slip | undefined {
-  const fitted = mayRead(definition.stored, bare) && fit(definition, bare)
-  if (fitted && fitted.ok) return undefined
-  if (fitted && fitted.code !== 'shape') return 'digit-wrong'
+  if (holds(definition, bare)) return undefined
+  if (isOnlyShaped(definition, bare)) return 'digit-wrong'
   const { widths } = spaceOf(definition)
   const { length } = bare
   if (widths.includes(length) || !/\d/.test(bare)) return undefined

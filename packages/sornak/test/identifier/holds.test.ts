@@ -4,7 +4,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CATALOG, fit, fromCatalog, judge } from 'sornak'
-import { holds } from '../../src/identifier/holds.js'
+import { holds, isOnlyShaped } from '../../src/identifier/holds.js'
 import { definition } from './definition-for.js'
 
 const OWN = [
@@ -12,6 +12,7 @@ const OWN = [
   definition({ stored: '{date yyyy-MM-dd}', display: '{date dd/MM/yyyy}' }),
   definition({ stored: '{4..}' }),
   definition({ stored: '{1..6}', zeros: 'padding' }),
+  definition({ stored: '{8}', zeros: 'padding', check: 'luhn' }),
   definition({ stored: '{3 letter}[-{2..4}]' }),
   definition({ stored: ['{16}', '{15}'], check: 'luhn' }),
   definition({ stored: '{area: 3}{4}', never: { area: ['000', '900..999'] } }),
@@ -41,7 +42,9 @@ describe('the same as fitting', () => {
           fc.stringMatching(/^\d{0,20}$/),
         ),
         (text) => {
-          expect(holds(one, text)).toBe(fit(one, text).ok)
+          const fitted = fit(one, text)
+          expect(holds(one, text)).toBe(fitted.ok)
+          expect(isOnlyShaped(one, text)).toBe(!fitted.ok && fitted.code !== 'shape')
         },
       ),
       { numRuns: 150 },
