@@ -46,6 +46,15 @@ test.each([
   expect(told).not.toContain('beyond')
 })
 
+test('numbers issued so far, of which every other part has twice as many, get them too', () => {
+  const originals = Array.from({ length: 10 }, (_, part) =>
+    rows(part % 2 ? 32 : 16, () => `${part * 6000 + next(6000)}`.padStart(8, '0')),
+  ).flat()
+  const mixed = originals.map((_, row) => originals[(row * 97) % originals.length]!)
+  const { all } = judged(of('{8}'), mixed.map(bare))
+  expect(all.map(({ mend }) => mend)).toEqual(mixed)
+})
+
 test('numbers of a few blocks that do not come near a limit get them too', () => {
   const originals = rows(240, () => `00${['0102', '0301', '1105'][next(3)]!}${digits(6)}`)
   const { all } = judged(of('{12}'), originals.map(bare))

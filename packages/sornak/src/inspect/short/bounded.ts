@@ -36,11 +36,11 @@ export function bounded(
   return Math.max(0, ofColumn(TOGETHER.wrapped) - issued(numbers, most, max) - told)
 }
 
-// Bits for numbers issued so far, up to one that is not the limit: as many in each part of the way.
+// Bits for numbers issued so far, up to one that is not the limit: as many in each part of the way, but for chance.
 function issued(numbers: readonly bigint[], most: bigint, max: bigint): number {
   const counts = Array<number>(PARTS).fill(0)
   for (const number of numbers) counts[Number((number * BigInt(PARTS)) / (most + 1n))]!++
   const even = numbers.length * -Math.log2(PARTS) - bitsOf(counts, PARTS)
-  if (even < 0) return 0
-  return numbers.length * Math.log2(Number(max) / Number(most)) - Math.log2(Number(most))
+  const beyond = numbers.length * Math.log2(Number(max) / Number(most)) - Math.log2(Number(most))
+  return Math.max(0, beyond + Math.min(0, even))
 }
