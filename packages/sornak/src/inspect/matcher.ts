@@ -4,6 +4,7 @@
 import type { Definition } from '../identifier/definition.js'
 import { layoutsOf } from '../identifier/layout.js'
 import { machineOf, type Machine, type MachineNode } from '../identifier/machine.js'
+import { stepTable } from '../mask/step-table.js'
 
 /** True where the bytes from `start` to `end` surely fit. */
 export type Matcher = (bytes: Uint8Array, start: number, end: number) => boolean
@@ -26,43 +27,17 @@ export function matcherOf(definition: Definition): Matcher {
   }
 }
 
-const CODES = 128
-const UNKNOWN = 0
-const NOWHERE = -1
+const ASCII = 128
 
-// The automaton as one table of numbers: what was asked of a node once is found there from then on.
-function walker(machine: Machine): Matcher {
-  const nodes: MachineNode[] = [machine.start]
-  const numbers = new Map<MachineNode, number>([[machine.start, 0]])
-  let next = new Int32Array(CODES * 64)
-
-  function learn(from: number, code: number): number {
-    const node = machine.step(nodes[from]!, code)
-    let to = node ? numbers.get(node) : NOWHERE
-    if (node && to === undefined) {
-      to = nodes.length
-      nodes.push(node)
-      numbers.set(node, to)
-      if (nodes.length * CODES > next.length) {
-        const grown = new Int32Array(next.length * 2)
-        grown.set(next)
-        next = grown
-      }
-    }
-    // The start is never come back to, so its number can stand for what is not known yet.
-    next[from * CODES + code] = to!
-    return to!
-  }
-
-  return (bytes, start, end) => {
+function walker({ start, step }: Machine): Matcher {
+  const { to } = stepTable<MachineNode>(start, step)
+  return (bytes, from, end) => {
     let at = 0
-    for (let i = start; i < end; i++) {
+    for (let i = from; i < end; i++) {
       const code = bytes[i]!
-      if (code >= CODES) return false
-      let to = next[at * CODES + code]!
-      if (to === UNKNOWN) to = learn(at, code)
-      if (to === NOWHERE) return false
-      at = to
+      if (code >= ASCII) return false
+      at = to(at, code)
+      if (at < 0) return false
     }
     return true
   }
