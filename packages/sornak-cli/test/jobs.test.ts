@@ -8,10 +8,10 @@ import { drawing } from './drawn.js'
 import { folder, lines, sornak, started } from './run.js'
 
 const { next, digits } = drawing(20_261_128)
-const ROWS = 62_000
+const ROWS = 21_000
 /** Rows of two runs; the second goes over the border between two parts. */
-const LOST = [20_000, 21_500] as const
-const ROUNDED = [54_000, 60_000] as const
+const LOST = [7_000, 8_500] as const
+const ROUNDED = [15_400, 17_400] as const
 const within = ([from, to]: readonly [number, number], row: number) => row >= from && row < to
 
 const originals = Array.from({ length: ROWS }, () => ({
@@ -25,7 +25,9 @@ const text = originals
     // Rounded to a binary number, by whole numbers: 18 digits lie between 2^56 and 2^60.
     const rounded = within(ROUNDED, row) ? binary64(BigInt(serial)) : serial
     const note =
-      row % 50 === 0 ? '"two\nlines, and ""more"""' : 'Ann Other of the North Quay office'
+      row % 50 === 0
+        ? '"two\nlines, and ""more"""'
+        : `Ann Other of the North Quay office${' where long notes are written'.repeat(5)}`
     return `${row + 1},${note},${shown},${rounded},,12.50`
   })
   .join('\n')
@@ -68,7 +70,7 @@ describe('the same to the byte', () => {
       verdict === 'suspect' && column === 'Serial' ? [record as number] : [],
     )
     const known = new Set(suspects)
-    expect(changed.length).toBeGreaterThan(5_900)
+    expect(changed.length).toBeGreaterThan(1_900)
     expect(changed.filter((record) => known.has(record)).length).toBeGreaterThan(
       changed.length * 0.999,
     )

@@ -14,27 +14,28 @@ const FEWER = 10
 /** Or so many bits say that there are two stretches of it, however many lie apart. */
 const TWO_STRETCHES = 2 * RUN_BITS
 
+interface InOrder {
+  readonly byStart: readonly Stretch[]
+  readonly byEnd: readonly Stretch[]
+}
+
 export function denseRuns(
   processes: readonly Process[],
   inRuns: readonly (readonly Run<Sums>[])[],
 ): readonly (readonly Run<Sums>[])[] {
   // Those inside of a run may have gone on over clean rows themselves: they end before it does.
-  const all = inRuns.flat().sort((a, b) => a.from.row - b.from.row)
+  const byStart = inRuns.flat().sort((a, b) => a.from.row - b.from.row)
+  const others = { byStart, byEnd: byStart.toSorted((a, b) => a.to.row - b.to.row) }
   const found = processes.map(({ rounds }, i) =>
-    rounds ? inRuns[i]! : inRuns[i]!.flatMap((run) => denseIn(processes[i]!, i, run, all)),
+    rounds ? inRuns[i]! : inRuns[i]!.flatMap((run) => denseIn(processes[i]!, i, run, others)),
   )
   const rowsIn = (runs: typeof inRuns) => totalOf(runs.flat().map(rowsOf))
   return rowsIn(found) < rowsIn(inRuns) ? denseRuns(processes, found) : found
 }
 
-function denseIn(
-  { usual }: Process,
-  i: number,
-  run: Run<Sums>,
-  all: readonly Stretch[],
-): Run<Sums>[] {
+function denseIn({ usual }: Process, i: number, run: Run<Sums>, others: InOrder): Run<Sums>[] {
   if (misfitsOf(run) === rowsOf(run)) return [run]
-  const inside = stretches([narrowerIn(run, all)])
+  const inside = stretches([narrowerIn(run, others)])
   const rows = totalOf(inside.map(rowsOf))
   const struck = totalOf(inside.map(misfitsOf))
   const [apart, left] = [misfitsOf(run) - struck, rowsOf(run) - rows]
@@ -56,12 +57,18 @@ function denser(some: number, rows: number, others: number, left: number): numbe
   return chance(some, rows) + chance(others, left) - chance(some + others, rows + left)
 }
 
-// Of runs in order, those inside of this one.
-function narrowerIn(run: Stretch, all: readonly Stretch[]): Stretch[] {
+// The parts of other runs that lie inside of this one, and are not all of it.
+function narrowerIn({ from, to }: Stretch, { byStart, byEnd }: InOrder): Stretch[] {
   const found: Stretch[] = []
-  const first = firstWhere(all.length, (at) => all[at]!.from.row >= run.from.row)
-  for (let at = first; at < all.length && all[at]!.from.row < run.to.row; at++)
-    if (all[at]!.to.row <= run.to.row && rowsOf(all[at]!) < rowsOf(run)) found.push(all[at]!)
+  const first = firstWhere(byStart.length, (at) => byStart[at]!.from.row >= from.row)
+  for (let at = first; at < byStart.length && byStart[at]!.from.row < to.row; at++) {
+    const other = byStart[at]!
+    const end = other.to.row < to.row ? other.to : to
+    if (other.from.row > from.row || end.row < to.row) found.push({ from: other.from, to: end })
+  }
+  const ending = firstWhere(byEnd.length, (at) => byEnd[at]!.to.row > from.row)
+  for (let at = ending; at < byEnd.length && byEnd[at]!.to.row < to.row; at++)
+    if (byEnd[at]!.from.row < from.row) found.push({ from, to: byEnd[at]!.to })
   return found
 }
 

@@ -37,6 +37,7 @@ import { octals } from './from-octal.js'
 import { between, limits, signed, wraps } from './from-types.js'
 import type { MaskList } from '../mask/list.js'
 import type { Bare, Hypothesis } from './hypothesis.js'
+import { CARELESS } from './process.js'
 import { EACH, TOGETHER } from './weights.js'
 
 export function fromNumber(
@@ -140,16 +141,17 @@ function readings(number: NumberText, value: bigint): Reading[] {
   const { significant } = number
   const filled = number.exponent || significant < digits.length
   const own = significant <= 17 || isRoundedTo(value, double, significant)
-  if (named || (filled && significant >= 16 && own))
-    add('binary64', 'binary64', EACH.binary64, roundedEitherWay(double, BINARY64))
-  else if (number.grouped || number.decimals !== undefined)
+  const fromDouble = named || (filled && significant >= 16 && own)
+  if (fromDouble) add('binary64', 'binary64', EACH.binary64, roundedEitherWay(double, BINARY64))
+  // Where its digits are worked out carelessly the last one is right, at the least: a number beyond 2^53 is even.
+  const inForm = number.grouped || number.decimals !== undefined
+  if (inForm && value % 2n === 0n && value > SAFE)
     found.push({
       ...around(double),
       channel: 'binary64',
-      process: 'binary64',
+      process: CARELESS,
       weight: TOGETHER.carelessly,
       per: 'all',
-      quiet: true,
     })
   const single = singlePrinted(value)
   if (single !== undefined)
@@ -236,13 +238,15 @@ const shortenedTo = (
     per: 'all',
   }))
 
+/** Up to here every integer is a binary64 number. */
+const SAFE = 1n << 53n
 /** Digits that a program works out in binary64 go wrong by so many of its numbers, at the most. */
-const CARELESS = 4n
+const MOST_CARELESS = 4n
 
 // The originals of the numbers around one of binary64.
 function around(double: bigint): Interval {
   const { low, high } = roundedEitherWay(double, BINARY64)
-  const more = (high - low) * CARELESS
+  const more = (high - low) * MOST_CARELESS
   return { low: low - more, high: high + more }
 }
 

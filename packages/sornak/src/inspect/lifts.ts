@@ -7,7 +7,7 @@ import type { EvidenceState } from './evidence-state.js'
 import { lengthsMissing } from './cut-widths.js'
 import { inUse } from './front-weight.js'
 import { against as leftAlone, fewerShown } from './process-totals.js'
-import { STOPS, UNIT } from './process.js'
+import { CARELESS, STOPS, UNIT } from './process.js'
 import { printsRound } from './process-channel.js'
 import { processesOf } from './processes.js'
 import type { ShortGroup } from './short/group.js'
@@ -173,6 +173,7 @@ export function prior(id: string): number {
   if (id === 'short-display') return EACH.shortPlain
   if (id === 'thousands') return TOGETHER.thousands
   if (id === 'binary32') return EACH.binary32
+  if (id === CARELESS) return TOGETHER.carelessly
   if (id === 'repadded') return EACH.repadded
   if (id === 'sign') return TOGETHER.signGained
   return 1

@@ -11,7 +11,7 @@ import { frontWeight } from './front-weight.js'
 import { isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
-import { FORMS, type Process } from './process.js'
+import { CARELESS, FORMS, type Process } from './process.js'
 import { FEW_STEPS } from './short/story.js'
 import { slipIn, typedDigits, type Slip } from './slips.js'
 import { TOGETHER } from './weights.js'
@@ -211,6 +211,8 @@ const percentOf = (ways: readonly Hypothesis[]): Percent | undefined =>
 function countOf({ originals, process }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'texts') return BigInt(originals.texts.length)
   if (originals.kind === 'subset') return roughly(originals.subset)
+  // Its last digit is even, and says no more.
+  if (process === CARELESS) return 2n
   const { low, high } = originals
   const { count } = space.count(low, high)
   // Of the two halves between values that are rounded one goes to each; but it may be the only original that there is.

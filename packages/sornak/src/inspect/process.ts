@@ -62,6 +62,9 @@ export const FORMS: readonly string[] = [
 /** A reader of octal digits that stops at an 8 or 9. */
 export const STOPS = 'octal as far as it goes'
 
+/** A program that works out the digits of a binary64 number beyond 2^53 with numbers of that kind, and gets most of them wrong. */
+export const CARELESS = 'binary64 carelessly'
+
 /** How many bits it says that so many originals come out as this one. */
 export function bits(count: bigint): number {
   if (count <= 1n) return 0

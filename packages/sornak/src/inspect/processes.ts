@@ -6,7 +6,16 @@ import { HOLDING_TYPES, INTEGER_TYPES } from '../channel/integer-limits.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { FORMS, OUT, STOPS, type Process } from './process.js'
-import { behind, double, fifteen, plain, rounds, single, thousands } from './rounding-images.js'
+import {
+  behind,
+  carelessly,
+  double,
+  fifteen,
+  plain,
+  rounds,
+  single,
+  thousands,
+} from './rounding-images.js'
 import { holds, wraps } from './type-limits.js'
 import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
 
@@ -67,6 +76,7 @@ function numeric(space: Space): Process[] {
       rounds('fifteen-cut', space, fifteen('cut')),
       rounds('fifteen-rounded', space, fifteen('rounded')),
       rounds('fifteen-binary64', space, behind),
+      carelessly,
     )
   return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))
 }

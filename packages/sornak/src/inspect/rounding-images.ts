@@ -13,7 +13,7 @@ import { FIFTEEN } from '../channel/fifteen-digits.js'
 import { fewestZeros } from '../channel/number-text.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Space } from '../identifier/space.js'
-import { bits, OUT, type Process } from './process.js'
+import { bits, CARELESS, OUT, type Process } from './process.js'
 import { compare, leadingZero, lowBits, valueOf } from './value-bytes.js'
 
 /** What a rounding prints. */
@@ -93,6 +93,16 @@ const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 
 
 /** Up to 2^53, which starts with these digits, every integer is a binary64 number. */
 const SAFE_FRONT = 9007
+
+/** In a form of its own what it prints does not fit: it left alone what is not beyond 2^53. */
+export const carelessly: Process = {
+  id: CARELESS,
+  usual: OUT,
+  rounds: true,
+  alike: (length, front) => (length === 16 && front === SAFE_FRONT ? null : {}),
+  fits: (bytes, start, end) =>
+    leadingZero(bytes, start, end) || compare(bytes, start, end, '9007199254740992') > 0 ? OUT : 0,
+}
 
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
 export const double: Image = {

@@ -157,27 +157,29 @@ describe('counting what a definition allows', () => {
     'agrees with trying every text (%i)',
     (_, made) => {
       const space = spaceOf(made)
-      const texts: string[] = []
+      const values: { readonly text: string; readonly value: bigint }[] = []
       for (const prefix of ['', '+27']) {
         for (let width = 1; width <= 5; width++) {
           for (let n = 0n; n < 10n ** BigInt(width); n++) {
             const text = prefix + n.toString().padStart(width, '0')
             // Where zeros are padding, the key stands for all its texts.
-            if (fit(made, text).ok && keyOf(made, text) === text) texts.push(text)
+            if (fit(made, text).ok && keyOf(made, text) === text)
+              values.push({ text, value: BigInt(text.replace('+', '')) })
           }
         }
       }
-      const value = (text: string) => BigInt(text.replace('+', ''))
       fc.assert(
         fc.property(fc.bigInt(0n, 110000n), fc.bigInt(0n, 40000n), (low, more) => {
-          const inside = texts.filter((text) => value(text) >= low && value(text) <= low + more)
+          const inside = new Set(
+            values.flatMap(({ text, value }) => (value >= low && value <= low + more ? text : [])),
+          )
           expect(space.count(low, low + more)).toEqual({
-            count: BigInt(inside.length),
+            count: BigInt(inside.size),
             exact: true,
           })
           const listed = space.list(low, low + more, 50)
-          expect(listed.length).toBe(Math.min(50, inside.length))
-          for (const text of listed) expect(inside).toContain(text)
+          expect(listed.length).toBe(Math.min(50, inside.size))
+          expect(listed.filter((text) => !inside.has(text))).toEqual([])
         }),
         { numRuns: 60 },
       )
@@ -204,6 +206,6 @@ test('bytes fit exactly where the text fits', () => {
         else expect(fits).toBe(fit(one, value).ok)
       }
     }),
-    { numRuns: 1500 },
+    { numRuns: 700 },
   )
 })

@@ -40,12 +40,12 @@ const lettersForZeros: Convert = (text) => text.replaceAll('0', 'O')
 
 test('a long run of binary numbers is one line, though some look like fifteen digits', () => {
   const serial = () => `${1 + next(9)}${digits(17)}`
-  for (let again = 0; again < 3; again++) {
-    const [only = '', ...others] = toldOf(of('{18}'), serial, 40_000, [[2_000, 38_000, binary64]])
+  for (let again = 0; again < 2; again++) {
+    const [only = '', ...others] = toldOf(of('{18}'), serial, 16_000, [[2_000, 14_000, binary64]])
     expect(others).toEqual([])
     const [, from, to] = /^binary64 (\d+)-(\d+)$/.exec(only)!.map(Number)
     expect(Math.abs(from! - 2_000)).toBeLessThan(6)
-    expect(Math.abs(to! - 37_999)).toBeLessThan(6)
+    expect(Math.abs(to! - 13_999)).toBeLessThan(6)
   }
 })
 
@@ -66,11 +66,13 @@ test('three letters for zeros are no currency', () => {
 test('two stretches with rows between that no reader of numbers would change', () => {
   const draw = () => `${1 + next(9)}${digits(9)}`
   const cut: Convert = (text) => text.slice(0, -1)
-  const told = toldOf(of('{10}'), draw, 6_000, [
-    [1_000, 2_200, (text) => `${BigInt.asUintN(16, BigInt(text))}`],
-    [3_500, 5_000, cut],
-  ])
-  expect(told).toEqual(['wrapped uint16 1000-2199', 'cut-short by 1 3500-4999'])
+  for (let again = 0; again < 4; again++) {
+    const told = toldOf(of('{10}'), draw, 5_000, [
+      [1_000, 2_000, (text) => `${BigInt.asUintN(16, BigInt(text))}`],
+      [3_000, 4_200, cut],
+    ])
+    expect(told).toEqual(['wrapped uint16 1000-1999', 'cut-short by 1 3000-4199'])
+  }
 })
 
 test('numbers of which one in a thousand is round were not shortened', () => {
