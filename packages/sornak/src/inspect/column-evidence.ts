@@ -251,8 +251,19 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   function misfitRow(seen: string): void {
-    const { marked, found, quiet, isRead, inForm, percent, isShortened, bare, stands, slip } =
-      saysOf(seen)
+    const {
+      marked,
+      found,
+      quiet,
+      isRead,
+      inForm,
+      percent,
+      isShortened,
+      isFraction,
+      bare,
+      stands,
+      slip,
+    } = saysOf(seen)
     if (marked !== undefined) {
       const bytes = bytesOf(marked)
       now.marked++
@@ -270,6 +281,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         now.misfits++
         if (isRead) now.reads++
         if (inForm) now.formed++
+        if (isFraction) now.fractions++
         if (percent) now.percents++
         if (percent === 'hundredfold') now.hundreds++
         // A percent sign leaves two numbers open, which have the same zeros at the end but for two.

@@ -203,6 +203,7 @@ export function comparison(
   const standing = (form: StandsAs, from: Sums, to: Sums): number => {
     const below = negatives(from, to)
     if (form === 'below-zero') return below
+    if (form === 'fraction') return to.fractions - from.fractions
     const bare = to.misfits - to.formed - (from.misfits - from.formed) - below
     if (form === 'bare') return Math.max(0, bare)
     return hitsOf(`form ${form}`, from, to)

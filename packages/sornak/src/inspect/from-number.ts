@@ -8,7 +8,6 @@ import {
   nearestFloat,
   roundedInto,
   roundedEitherWay,
-  roundedTo,
   shortest,
   singlePrinted,
   throughFloat,
@@ -159,12 +158,12 @@ function readings(number: NumberText, value: bigint): Reading[] {
       'binary32',
       'binary32',
       number.exponent ? EACH.shortRounded : EACH.binary32,
-      roundedTo(single, BINARY32),
+      roundedEitherWay(single, BINARY32),
     )
   // More of its digits than it takes to name it.
   const near = nearestFloat(value, BINARY32)
   if (short && significant > 9 && single === undefined && isRoundedTo(value, near, significant))
-    add('binary32', 'binary32', EACH.binary32, roundedTo(near, BINARY32))
+    add('binary32', 'binary32', EACH.binary32, roundedEitherWay(near, BINARY32))
   // Some print a fixed number of digits, which several numbers may share, or a digit more than it takes to name one; zeros
   // at the end may be left out.
   if (short && significant <= 9) {

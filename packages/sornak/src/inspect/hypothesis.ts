@@ -37,8 +37,8 @@ export type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
 /** Forms in which a number is printed. */
 export const PRINTED: readonly FindingCode[] = ['exponent', 'decimal-tail', 'grouped', 'scaled']
 
-/** How a value that does not fit stands: in a printed form, with a minus, or bare. */
-export type StandsAs = FindingCode | 'below-zero' | 'bare'
+/** How a value that does not fit stands: in a printed form, with a minus, with decimals that are not zeros, or bare. */
+export type StandsAs = FindingCode | 'below-zero' | 'fraction' | 'bare'
 
 /** A number was printed in a form of its own. */
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>

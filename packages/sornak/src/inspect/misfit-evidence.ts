@@ -30,6 +30,8 @@ export interface Misfit {
   readonly percent: Percent | undefined
   /** It may have been shortened to few digits. */
   readonly isShortened: boolean
+  /** It has decimals that are not zeros, and nothing explains it. */
+  readonly isFraction: boolean
   /** The digits of the integer that it is, printed in any form. */
   readonly bare: string | undefined
   /** These fit. */
@@ -99,6 +101,7 @@ export function misfitReader(
       inForm,
       percent: percentOf(ways),
       isShortened: short !== undefined && found.has(short),
+      isFraction: found.size === 0 && FRACTION.test(seen),
       bare,
       stands,
       slip: slipIn(definition, typedDigits(seen, bare)),
@@ -185,6 +188,7 @@ const SHOWN: Omit<Misfit, 'found'> = {
   inForm: false,
   percent: undefined,
   isShortened: false,
+  isFraction: false,
   bare: undefined,
   stands: false,
   slip: undefined,
@@ -201,6 +205,7 @@ function markedIn(ways: readonly Hypothesis[]): string | undefined {
   return undefined
 }
 
+const FRACTION = /^\d+[.,]\d*[1-9]\d*$/
 const BELOW_ZERO = /^-\d+$/
 
 const percentOf = (ways: readonly Hypothesis[]): Percent | undefined =>

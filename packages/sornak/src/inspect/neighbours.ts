@@ -89,6 +89,8 @@ export function weighedIn(
     if (weighed.possible === 0n) return weighed
     if (column?.strange && weighed.processes[0]?.[0] === 'number-read')
       return beside(column, weighed, unknown(space), THROUGHOUT) ?? weighed
+    if (column && isWorkedOut(column, left))
+      return beside(column, weighed, unknown(space), 1) ?? weighed
     if (!slip) return weighed
     const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
     // As seldom as whatever is left out of the odds.
@@ -115,6 +117,16 @@ const unknown = (space: Space): Hypothesis => ({
   weight: 1,
   per: 'all',
 })
+
+// Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has zeros
+// behind its point says nothing where others have something else there.
+function isWorkedOut({ inForm = () => 0 }: Context, ways: readonly Hypothesis[]): boolean {
+  const fractions = inForm('fraction')
+  const isWhole = ways.some(({ findings }) => findings.includes('decimal-tail'))
+  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm('decimal-tail')
+}
+
+const FEW_FRACTIONS = 3
 
 // Beside all that explains the value, each by its share.
 function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: SlipOdds): number {

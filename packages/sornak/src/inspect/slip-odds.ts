@@ -56,9 +56,12 @@ export function slipOdds(
     const proxy =
       slip === 'digit-left-out' && added !== undefined ? counted(all, added, 'digit-added') : whole
     // Where no slip is known, that one digit is too many or too few does not say that somebody typed it.
-    const most = slip === 'digit-wrong' ? Infinity : EVEN
+    const isWrong = slip === 'digit-wrong'
+    const most = isWrong ? Infinity : EVEN
+    // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
+    const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
     return Math.max(
-      Math.min(most, ofNone(some, chance, prior(id))),
+      Math.min(most, clean * ofNone(some, chance, prior(id))),
       amongSlips(some, whole, proxy, chance),
     )
   }

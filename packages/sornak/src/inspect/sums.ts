@@ -29,6 +29,8 @@ export interface Sums {
   /** Of those that fit, the ones with marks around them, and those of these that start with a zero. */
   readonly marked: number
   readonly markedZeros: number
+  /** Numbers with decimals that are not zeros, which nothing explains. */
+  readonly fractions: number
   /** Digits that do not fit and start with a zero, as no number is printed. */
   readonly padded: number
   /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
@@ -85,6 +87,7 @@ export function noSums(processes: number): Sums {
     hundreds: 0,
     marked: 0,
     markedZeros: 0,
+    fractions: 0,
     padded: 0,
     formed: 0,
     complete: 0,
@@ -124,6 +127,7 @@ export function copyOf(sums: Sums): Tally {
     hundreds: sums.hundreds,
     marked: sums.marked,
     markedZeros: sums.markedZeros,
+    fractions: sums.fractions,
     padded: sums.padded,
     formed: sums.formed,
     complete: sums.complete,
@@ -169,6 +173,7 @@ function paired(
     spelt: of(a.spelt, b.spelt),
     formed: of(a.formed, b.formed),
     complete: of(a.complete, b.complete),
+    fractions: of(a.fractions, b.fractions),
     padded: of(a.padded, b.padded),
     tiny: of(a.tiny, b.tiny),
     percents: of(a.percents, b.percents),

@@ -46,6 +46,56 @@ describe('a number of binary64', () => {
   })
 })
 
+describe('digits that are worked out with numbers of binary64', () => {
+  const float = (value: bigint) => {
+    const unit = 1n << BigInt(Math.max(0, value.toString(2).length - 53))
+    return ((value + unit / 2n) / unit) * unit
+  }
+  const workedOut = (text: string) => {
+    let shown = ''
+    for (let left = float(BigInt(text)); left > 0n; left = float(left / 10n))
+      shown = `${left % 10n}${shown}`
+    return shown
+  }
+  const grouped = (text: string) => text.replace(/\B(?=(?:\d{3})+$)/g, ',')
+  const draw = () => `0${1 + next(9)}${digits(18)}`
+
+  test.each([120, 20])('are all even: of %i rows none is mended by them', (count) => {
+    const rows = convertedRun(of('{20}'), draw, (text) => grouped(workedOut(text)), count)
+    const others = rows.filter(({ original, seen }) => seen !== grouped(original.slice(1)))
+    expect(others.length).toBeGreaterThan(count * 0.9)
+    for (const row of rows) {
+      expect(row.told.mend).toBeUndefined()
+      expect(isListed(row) || row.told.verdict === 'lost').toBe(true)
+    }
+  })
+  test('are no one else’s: what is grouped with its own digits gets its zero', () => {
+    for (const row of convertedRun(of('{20}'), draw, (text) => grouped(text.slice(1)), 20))
+      expect(row.told.mend).toBe(row.original)
+  })
+})
+
+describe('of numbers that were divided some come out without a fraction', () => {
+  const hundredth = (text: string) => {
+    const value = BigInt(text)
+    const behind = `${value % 100n}`.padStart(2, '0').replace(/0$/, '')
+    return `${value / 100n}.${behind}`
+  }
+  test('which is no number of its own', () => {
+    const rows = convertedRun(of('{6}'), () => digits(6), hundredth, 300)
+    const whole = rows.filter(({ seen }) => seen.endsWith('.0'))
+    expect(whole.length).toBeGreaterThan(0)
+    for (const { told } of rows) expect(told.mend).toBeUndefined()
+  })
+  test('one fraction among numbers with a decimal says nothing of them', () => {
+    const draw = () => `0${digits(5)}`
+    let row = 0
+    const tail = (text: string) => `${BigInt(text)}.${row++ === 60 ? 5 : 0}`
+    for (const { original, seen, told } of convertedRun(of('{6}'), draw, tail))
+      if (seen.endsWith('.0')) expect(told.mend).toBe(original)
+  })
+})
+
 test('single precision of several widths: what is too short to be rounded says as much as that it was read', () => {
   const draw = () => digits(4 + next(5))
   const single = (text: string) => {
