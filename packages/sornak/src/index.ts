@@ -161,6 +161,7 @@ export {
 } from './report/jsonl.js'
 export { htmlPage, type PageFile } from './report/html.js'
 export { markdownText } from './report/markdown.js'
+export { nextStep } from './report/next-step.js'
 export { mark, strip, type Strip } from './report/strip.js'
 export { tableCell, tableHeader, tableRow } from './report/table.js'
 export { addFinding, columnTally, type ColumnTally, type RowRanges } from './report/tally.js'

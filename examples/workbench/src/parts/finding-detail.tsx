@@ -46,7 +46,7 @@ export function FindingDetail({ row, onDone }: { readonly row: Row; readonly onD
         )}
       </p>
       <p>{row.why}</p>
-      {row.finding && <p className="note">{findingNext(row.finding)}</p>}
+      {row.finding && <p className="note">{findingNext(row.finding, row.verdict)}</p>}
       {row.mend === null && listed.length > 0 && (
         <div role="group" aria-label="Possible originals">
           <h4>

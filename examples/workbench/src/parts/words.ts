@@ -1,6 +1,6 @@
 // Words and figures that all views share.
 
-import { FINDINGS, type FindingCode, type Verdict } from 'sornak'
+import { FINDINGS, nextStep, type FindingCode, type Verdict } from 'sornak'
 
 export const number = (n: number): string => n.toLocaleString('en')
 export const share = (part: number, whole: number): string =>
@@ -19,4 +19,5 @@ export const VERDICT_ORDER: readonly Verdict[] = [
 ]
 
 export const findingTitle = (code: string): string => FINDINGS[code as FindingCode]?.title ?? code
-export const findingNext = (code: string): string => FINDINGS[code as FindingCode]?.next ?? ''
+export const findingNext = (code: string, verdict: Verdict): string =>
+  code in FINDINGS ? nextStep(code as FindingCode, [verdict]) : ''

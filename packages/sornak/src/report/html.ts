@@ -4,6 +4,7 @@
 import { FINDINGS } from '../channel/findings.js'
 import { VERDICTS, type Verdict } from '../inspect/verdict.js'
 import type { Summary } from './jsonl.js'
+import { nextStep } from './next-step.js'
 import { PARTS, type Strip } from './strip.js'
 import type { ColumnTally, FindingTally } from './tally.js'
 import { outcome, PLAIN, rowsText, type FileReport } from './text.js'
@@ -116,7 +117,7 @@ function stripPart(strip: Strip): string {
 }
 
 function findingPart(code: keyof typeof FINDINGS, finding: FindingTally): string {
-  const { title, next } = FINDINGS[code]
+  const { title } = FINDINGS[code]
   const kinds = [...finding.verdicts]
     .map(([verdict, count]) => `${number(count)} ${verdict}`)
     .join(', ')
@@ -127,7 +128,7 @@ function findingPart(code: keyof typeof FINDINGS, finding: FindingTally): string
   return `<h4>${safe(title)} <small>${code}</small></h4>
 <p>${kinds}; ${safe(rowsText(finding.rows, finding.count))}.</p>
 <table>${rows.join('')}</table>
-<p class="next">${safe(next)}</p>`
+<p class="next">${safe(nextStep(code, finding.verdicts.keys()))}</p>`
 }
 
 const number = (n: number) => n.toLocaleString('en')

@@ -3,6 +3,7 @@
 import { FINDINGS } from '../channel/findings.js'
 import { VERDICTS } from '../inspect/verdict.js'
 import type { Summary } from './jsonl.js'
+import { nextStep } from './next-step.js'
 import { outcome, PLAIN, rowsText, type FileReport } from './text.js'
 
 export function markdownText(files: readonly FileReport[], summary: Summary): string {
@@ -21,7 +22,7 @@ export function markdownText(files: readonly FileReport[], summary: Summary): st
       lines.push(`### ${cell(tally.column)}`, '')
       const findings = [...tally.findings].sort(([, a], [, b]) => b.count - a.count)
       for (const [code, finding] of findings) {
-        const { title, next } = FINDINGS[code]
+        const { title } = FINDINGS[code]
         lines.push(
           `**${title}** (\`${code}\`): ${number(finding.count)}; ${rowsText(finding.rows, finding.count)}.`,
           '',
@@ -30,7 +31,7 @@ export function markdownText(files: readonly FileReport[], summary: Summary): st
           lines.push(
             `- row ${number(example.record)}: ${code_(example.value)} ${cell(outcome(example, PLAIN))}`,
           )
-        lines.push('', `Next: ${next}`, '')
+        lines.push('', `Next: ${nextStep(code, finding.verdicts.keys())}`, '')
       }
       for (const { why } of tally.runs) lines.push(`- ${cell(why)}`)
       if (tally.runs.length) lines.push('')

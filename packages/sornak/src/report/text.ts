@@ -8,6 +8,7 @@ import { about } from '../inspect/messages.js'
 import type { Profile } from '../inspect/profile.js'
 import { VERDICTS, type Verdict } from '../inspect/verdict.js'
 import type { ErrorLine, Summary } from './jsonl.js'
+import { nextStep } from './next-step.js'
 import type { ColumnTally, FindingTally, RowRanges } from './tally.js'
 
 /** Colours a piece of text; the plain one leaves it alone. */
@@ -143,7 +144,7 @@ function profileText(tally: ColumnTally, profile: Profile, paint: Paint): string
 }
 
 function findingLines(code: FindingCode, finding: FindingTally, paint: Paint): string[] {
-  const { title, next } = FINDINGS[code]
+  const { title } = FINDINGS[code]
   const kinds = [...finding.verdicts].map(([verdict, count]) =>
     finding.verdicts.size === 1 ? verdict : `${number(count)} ${verdict}`,
   )
@@ -158,7 +159,7 @@ function findingLines(code: FindingCode, finding: FindingTally, paint: Paint): s
     lines.push(
       `      row ${String(example.record).padEnd(6)} ${pad(example.value, width)}  ${outcome(example, paint)}`,
     )
-  lines.push(wrap(`Next: ${next}`, 6))
+  lines.push(wrap(`Next: ${nextStep(code, finding.verdicts.keys())}`, 6))
   return lines
 }
 

@@ -91,7 +91,7 @@ describe.each(Object.entries(MASKS))('%s', (_, { made, read }) => {
   const law = (check: (state: State, list: readonly Edit[]) => void) =>
     fc.assert(
       fc.property(edits, (list) => check(after(made, list), list)),
-      { numRuns: 300 },
+      { numRuns: 200 },
     )
 
   test('the caret never leaves the text', () => {
@@ -186,7 +186,7 @@ describe.each(Object.entries(MASKS))('%s', (_, { made, read }) => {
         const pasted = made.edit(made.start, { kind: 'paste', text: digits })
         if (!refusedAny) expect(visible(pasted)).toEqual(visible(typed))
       }),
-      { numRuns: 200 },
+      { numRuns: 140 },
     )
   })
 })

@@ -95,7 +95,7 @@ export function outcome(
   { of, values }: Population,
   convert: (text: string) => string,
   struck: (row: number) => boolean,
-  count = 640,
+  count = 520,
 ): Outcome {
   state = 20_261_126
   const draw = values()

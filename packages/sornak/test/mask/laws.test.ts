@@ -108,8 +108,9 @@ test('a megabyte is read in one pass', () => {
   expect(shown.ok && shown.text.length).toBe(1_000_004)
   expect(one.read(`${long} end`)).toMatchObject({ ok: true, strict: true })
   expect(one.read(`${long}x`).ok).toBe(false)
+  const part = long.slice(0, 250_000)
   for (const text of ['{number}', '{number, scientific 2}', '{date d MMM yyyy}', '{1.. from a}'])
-    for (const value of [long, `${long}.${long}`, `1e${long}`, ' '.repeat(1_000_000)]) {
+    for (const value of [part, `${part}.${part}`, `1e${part}`, ' '.repeat(part.length)]) {
       mask(text).read(value)
       mask(text).show(value)
     }
