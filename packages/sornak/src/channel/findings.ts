@@ -84,7 +84,7 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
   ),
   scaled: text(
     'Scaled',
-    'A percent or currency format changed the value or put a sign to it.',
+    'A percent or currency format changed the value or put a sign to it, or it was divided by a hundred.',
     '417 became 41700%',
     'Undo the format, and declare the column as text.',
   ),

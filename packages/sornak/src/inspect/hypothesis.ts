@@ -44,6 +44,10 @@ export type StandsAs = FindingCode | 'below-zero' | 'fraction' | 'bare'
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
   findings.some((code) => PRINTED.includes(code))
 
+/** A number was scaled, and neither a percent sign nor a currency stands beside it. */
+export const isHundredths = ({ channels }: Hypothesis, seen: string): boolean =>
+  channels.includes('scaled') && !/[^\d.,]/u.test(seen)
+
 /** A number was cut at its front before it was printed. */
 export const isPrintedEnd = (way: Hypothesis): boolean =>
   way.process.startsWith('cut-short') && isPrintedForm(way)

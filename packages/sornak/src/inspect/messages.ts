@@ -209,7 +209,7 @@ function sentence(
     case 'sign-gained':
       return 'A minus was added.'
     case 'scaled':
-      return 'It is shown as a percentage or an amount.'
+      return 'It is shown as a percentage or an amount, or counts hundredths.'
     case 'look-alike':
       return 'A letter stands where a digit that looks like it belongs.'
     case 'case-changed':

@@ -8,7 +8,7 @@ import { holds } from '../identifier/holds.js'
 import type { Subset } from '../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { frontWeight } from './front-weight.js'
-import { isPrintedForm, type Hypothesis } from './hypothesis.js'
+import { isHundredths, isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
 import { CARELESS, FORMS, type Process } from './process.js'
@@ -30,7 +30,7 @@ export interface Misfit {
   readonly percent: Percent | undefined
   /** It may have been shortened to few digits. */
   readonly isShortened: boolean
-  /** It has decimals that are not zeros, and nothing explains it. */
+  /** It has decimals that are not zeros, and only hundredths explain it. */
   readonly isFraction: boolean
   /** The digits of the integer that it is, printed in any form. */
   readonly bare: string | undefined
@@ -101,7 +101,7 @@ export function misfitReader(
       inForm,
       percent: percentOf(ways),
       isShortened: short !== undefined && found.has(short),
-      isFraction: found.size === 0 && FRACTION.test(seen),
+      isFraction: FRACTION.test(seen) && ways.every((way) => isHundredths(way, seen)),
       bare,
       stands,
       slip: slipIn(definition, typedDigits(seen, bare)),
@@ -205,7 +205,7 @@ function markedIn(ways: readonly Hypothesis[]): string | undefined {
   return undefined
 }
 
-const FRACTION = /^\d+[.,]\d*[1-9]\d*$/
+const FRACTION = /^\d[\d.,]*[.,]\d*[1-9]\d*$/
 const BELOW_ZERO = /^-\d+$/
 
 const percentOf = (ways: readonly Hypothesis[]): Percent | undefined =>

@@ -7,7 +7,7 @@ import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
-import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
+import { isHundredths, PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
 import { printed, shownDigits } from './printed-digits.js'
 import { EVEN, loneSlip, type SlipOdds } from './slip-odds.js'
@@ -89,8 +89,11 @@ export function weighedIn(
     if (weighed.possible === 0n) return weighed
     if (column?.strange && weighed.processes[0]?.[0] === 'number-read')
       return beside(column, weighed, unknown(space), THROUGHOUT) ?? weighed
-    if (column && isWorkedOut(column, left))
+    if (column && isWorkedOut(column, seen, left))
       return beside(column, weighed, unknown(space), 1) ?? weighed
+    // They are amounts, maybe, in a column that never held identifiers.
+    if (left.some((way) => isHundredths(way, seen)))
+      return beside(column, weighed, unknown(space), (1 - MEND_ODDS) / 2) ?? weighed
     if (!slip) return weighed
     const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
     // As seldom as whatever is left out of the odds.
@@ -118,15 +121,30 @@ const unknown = (space: Space): Hypothesis => ({
   per: 'all',
 })
 
-// Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has zeros
-// behind its point says nothing where others have something else there.
-function isWorkedOut({ inForm = () => 0 }: Context, ways: readonly Hypothesis[]): boolean {
+// Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says
+// nothing where others have one.
+function isWorkedOut(
+  { inForm = () => 0 }: Context,
+  seen: string,
+  ways: readonly Hypothesis[],
+): boolean {
+  const form = ways.some(({ findings }) => findings.includes('decimal-tail'))
+    ? 'decimal-tail'
+    : 'bare'
+  const isWhole = form === 'decimal-tail' || /^\d+$/.test(seen)
   const fractions = inForm('fraction')
-  const isWhole = ways.some(({ findings }) => findings.includes('decimal-tail'))
-  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm('decimal-tail')
+  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm(form)
 }
 
 const FEW_FRACTIONS = 3
+
+// Nearly all numbers with a fraction are values when they are counted by hundredths.
+function areHundredths({ inForm = () => 0 }: Context): boolean {
+  const fractions = inForm('fraction')
+  return fractions >= FEW_HUNDREDTHS && inForm('scaled') * 10 >= fractions * 9
+}
+
+const FEW_HUNDREDTHS = 8
 
 // Beside all that explains the value, each by its share.
 function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: SlipOdds): number {
@@ -216,10 +234,14 @@ function lacksMany(context: Context, seen: string, ways: readonly Hypothesis[]):
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
 export function asTold(
-  ways: readonly Hypothesis[],
+  every: readonly Hypothesis[],
+  seen: string,
   context: Context | undefined,
 ): readonly Hypothesis[] {
   const { mark, percent } = context ?? {}
+  // One amount among identifiers is no identifier that was divided.
+  const ways =
+    context && areHundredths(context) ? every : every.filter((way) => !isHundredths(way, seen))
   const other = mark === 'grouped' ? 'decimal-tail' : 'grouped'
   const left = ways.filter(
     (way) =>

@@ -29,7 +29,7 @@ export interface Sums {
   /** Of those that fit, the ones with marks around them, and those of these that start with a zero. */
   readonly marked: number
   readonly markedZeros: number
-  /** Numbers with decimals that are not zeros, which nothing explains. */
+  /** Numbers with decimals that are not zeros, which only hundredths explain. */
   readonly fractions: number
   /** Digits that do not fit and start with a zero, as no number is printed. */
   readonly padded: number

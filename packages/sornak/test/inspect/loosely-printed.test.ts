@@ -75,17 +75,35 @@ describe('digits that are worked out with numbers of binary64', () => {
   })
 })
 
-describe('of numbers that were divided some come out without a fraction', () => {
+describe('numbers that were divided by a hundred', () => {
   const hundredth = (text: string) => {
     const value = BigInt(text)
     const behind = `${value % 100n}`.padStart(2, '0').replace(/0$/, '')
     return `${value / 100n}.${behind}`
   }
-  test('which is no number of its own', () => {
-    const rows = convertedRun(of('{6}'), () => digits(6), hundredth, 300)
-    const whole = rows.filter(({ seen }) => seen.endsWith('.0'))
-    expect(whole.length).toBeGreaterThan(0)
-    for (const { told } of rows) expect(told.mend).toBeUndefined()
+  test('are turned back, but for those without a fraction', () => {
+    for (const printed of [hundredth, (text: string) => hundredth(text).replace(/\.0$/, '')]) {
+      const rows = convertedRun(of('{6}'), () => digits(6), printed, 300)
+      const whole = rows.filter(({ seen }) => /^\d+(\.0)?$/.test(seen))
+      expect(whole.length).toBeGreaterThan(0)
+      for (const { told } of whole) expect(told.mend).toBeUndefined()
+      for (const { original, seen, told } of rows)
+        if (!/^\d+(\.0)?$/.test(seen)) expect([told.mend, told.proof]).toEqual([original, 'odds'])
+    }
+  })
+  test('of seventeen digits are not all there', () => {
+    const draw = () => `2026${digits(13)}`
+    for (const { told } of convertedRun(of('{17}'), draw, hundredth))
+      expect(told.mend).toBeUndefined()
+  })
+  test('are no amounts that stand here and there', () => {
+    expect(judge(of('{4}'), '12.50').verdict).toBe('misfit')
+    let row = 0
+    const amount = (text: string) => (row++ % 20 === 7 ? '12.50' : text)
+    const rows = convertedRun(of('{4}'), () => digits(4), amount)
+    const amounts = rows.filter(({ seen }) => seen === '12.50')
+    expect(amounts).toHaveLength(6)
+    for (const { told } of amounts) expect(told.verdict).toBe('misfit')
   })
   test('one fraction among numbers with a decimal says nothing of them', () => {
     const draw = () => `0${digits(5)}`
