@@ -204,3 +204,24 @@ test('a value that no single slip explains, nor anything that is likelier than o
   const made = definition({ stored: '{4..6}', only: { value: '020000..020007' } })
   expect(judge(made, '8193')).toMatchObject({ verdict: 'misfit', findings: ['reserved'] })
 })
+
+test('one wrong digit among many clean values was typed, maybe, though it looks as if fifteen were kept', () => {
+  const wholly = () => withCheckDigit(`4${digits(14)}`)
+  const endsInZero = () => {
+    for (;;) {
+      const drawn = wholly()
+      if (drawn.endsWith('0')) return drawn
+    }
+  }
+  const typed = (text: string) => at(text, 7, other(text[7]!), 1)
+  const rows = column(
+    card,
+    wholly,
+    (row) => (row === 500 ? () => typed(endsInZero()) : asItIs),
+    1000,
+  )
+  const { told } = rows[500]!
+  expect(told).toMatchObject({ verdict: 'ambiguous', mend: undefined, slip: 'digit-wrong' })
+  // Where nothing else is known, fifteen digits are what it says.
+  expect(judge(card, rows[500]!.seen).mend).toBeDefined()
+})
