@@ -136,15 +136,14 @@ function isWorkedOut(
   return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm(form)
 }
 
-const FEW_FRACTIONS = 3
+/** Fewer are amounts, or slips, among identifiers. */
+const FEW_FRACTIONS = 8
 
 // Nearly all numbers with a fraction are values when they are counted by hundredths.
 function areHundredths({ inForm = () => 0 }: Context): boolean {
   const fractions = inForm('fraction')
-  return fractions >= FEW_HUNDREDTHS && inForm('scaled') * 10 >= fractions * 9
+  return fractions >= FEW_FRACTIONS && inForm('scaled') * 10 >= fractions * 9
 }
-
-const FEW_HUNDREDTHS = 8
 
 // Beside all that explains the value, each by its share.
 function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: SlipOdds): number {
