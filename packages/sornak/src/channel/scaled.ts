@@ -56,6 +56,8 @@ export interface Unscaled {
   readonly value: bigint
   readonly number: NumberText
   readonly percent?: Percent
+  /** It was divided by a hundred. */
+  readonly hundredths?: true
 }
 
 /** Beyond this a hundredth is less than what lies between binary numbers, and the last digits are not all there. */
@@ -101,6 +103,6 @@ function hundredths(seen: string): Unscaled[] {
     const { decimals = 0, power } = number
     if (decimals === 0 || decimals > 2) return []
     const value = integerOf({ ...number, power: power + 2 })
-    return value === undefined ? [] : [{ value, number }]
+    return value === undefined ? [] : [{ value, number, hundredths: true }]
   })
 }

@@ -23,6 +23,8 @@ export interface Hypothesis {
   readonly quiet?: boolean
   /** What a percent sign did, where there is one. */
   readonly percent?: Percent | undefined
+  /** The number was divided by a hundred. */
+  readonly hundredths?: true | undefined
   /** For each original, or for all of them together. */
   readonly weight: number
   readonly per: 'original' | 'all'
@@ -43,10 +45,6 @@ export type StandsAs = FindingCode | 'below-zero' | 'fraction' | 'bare'
 /** A number was printed in a form of its own. */
 export const isPrintedForm = ({ findings }: Hypothesis): boolean =>
   findings.some((code) => PRINTED.includes(code))
-
-/** A number was scaled, and neither a percent sign nor a currency stands beside it. */
-export const isHundredths = ({ channels }: Hypothesis, seen: string): boolean =>
-  channels.includes('scaled') && !/[^\d.,]/u.test(seen)
 
 /** A number was cut at its front before it was printed. */
 export const isPrintedEnd = (way: Hypothesis): boolean =>

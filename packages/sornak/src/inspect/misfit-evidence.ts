@@ -8,7 +8,7 @@ import { holds } from '../identifier/holds.js'
 import type { Subset } from '../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { frontWeight } from './front-weight.js'
-import { isHundredths, isPrintedForm, type Hypothesis } from './hypothesis.js'
+import { isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
 import { CARELESS, FORMS, type Process } from './process.js'
@@ -101,7 +101,7 @@ export function misfitReader(
       inForm,
       percent: percentOf(ways),
       isShortened: short !== undefined && found.has(short),
-      isFraction: FRACTION.test(seen) && ways.every((way) => isHundredths(way, seen)),
+      isFraction: FRACTION.test(seen) && ways.every(({ hundredths }) => hundredths),
       bare,
       stands,
       slip: slipIn(definition, typedDigits(seen, bare)),

@@ -7,7 +7,7 @@ import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
-import { isHundredths, PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
+import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
 import type { LoneValue } from './lone-value.js'
 import { printed, shownDigits } from './printed-digits.js'
 import { EVEN, loneSlip, type SlipOdds } from './slip-odds.js'
@@ -92,7 +92,7 @@ export function weighedIn(
     if (column && isWorkedOut(column, seen, left))
       return beside(column, weighed, unknown(space), 1) ?? weighed
     // They are amounts, maybe, in a column that never held identifiers.
-    if (left.some((way) => isHundredths(way, seen)))
+    if (left.some(({ hundredths }) => hundredths))
       return beside(column, weighed, unknown(space), (1 - MEND_ODDS) / 2) ?? weighed
     if (!slip) return weighed
     const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
@@ -234,13 +234,12 @@ function lacksMany(context: Context, seen: string, ways: readonly Hypothesis[]):
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.
 export function asTold(
   every: readonly Hypothesis[],
-  seen: string,
   context: Context | undefined,
 ): readonly Hypothesis[] {
   const { mark, percent } = context ?? {}
   // One amount among identifiers is no identifier that was divided.
   const ways =
-    context && areHundredths(context) ? every : every.filter((way) => !isHundredths(way, seen))
+    context && areHundredths(context) ? every : every.filter(({ hundredths }) => !hundredths)
   const other = mark === 'grouped' ? 'decimal-tail' : 'grouped'
   const left = ways.filter(
     (way) =>

@@ -87,12 +87,12 @@ function fromScaled(
   marks: readonly FindingCode[],
 ): Hypothesis[] {
   const space = spaceOf(definition)
-  return unscaled(text).flatMap(({ value, number, percent }) =>
+  return unscaled(text).flatMap(({ value, number, percent, hundredths }) =>
     fromNumber(
       definition,
       space,
       { ...number, coefficient: value, power: 0, decimals: undefined, grouped: false },
       [...marks, 'scaled'],
-    ).map((one) => ({ ...one, channels: ['scaled', ...one.channels], percent })),
+    ).map((one) => ({ ...one, channels: ['scaled', ...one.channels], percent, hundredths })),
   )
 }

@@ -81,7 +81,7 @@ export function judge(
   if (OVERFLOW.test(seen.trim()))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
-  const ways = asTold(hypotheses(definition, seen), seen, context)
+  const ways = asTold(hypotheses(definition, seen), context)
   const weighed = weighedIn(definition, seen, ways, most, context)
   const { possible, counted, beyondList, whole, ranked, processes, slip } = weighed
   const first = ranked[0]

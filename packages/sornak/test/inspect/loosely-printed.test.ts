@@ -97,6 +97,8 @@ describe('numbers that were divided by a hundred', () => {
       expect(told.mend).toBeUndefined()
   })
   test('are no amounts that stand here and there', () => {
+    for (const amount of ['12.50', "'12.50", ' 12,50 ', '"12.5"'])
+      expect([amount, judge(of('{4}'), amount).mend]).toEqual([amount, undefined])
     expect(judge(of('{4}'), '12.50').verdict).toBe('misfit')
     let row = 0
     const amount = (text: string) => (row++ % 20 === 7 ? '12.50' : text)
