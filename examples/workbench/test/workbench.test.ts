@@ -519,9 +519,10 @@ accepted:
 })
 
 test('an acceptance holds as often and as long as it says', async () => {
-  const here = await bench('?demo=crew', 'light', 1280, 'some rows')
+  const here = await bench('?demo=crew')
   const { page, press } = here
   await inspected(here)
+  await expect.poll(() => page.getByRole('status').count()).toBe(0)
   const count = async () =>
     (await page.getByRole('heading', { name: /^Findings/ }).textContent())!.replace(/\D/g, '')
   await expect.poll(count).not.toBe('')
