@@ -91,8 +91,9 @@ const halfOpen = ({ low, high }: Interval, how: 'cut' | 'rounded'): Interval =>
 // Binary64 numbers of so many digits are multiples of this power of two, at the least.
 const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
 
-/** Up to 2^53, which starts with these digits, every integer is a binary64 number. */
-const SAFE_FRONT = 9007
+/** Up to 2^53 every integer is a binary64 number. */
+const SAFE = `${1n << 53n}`
+const SAFE_FRONT = Number.parseInt(SAFE.slice(0, 4), 10)
 
 /** In a form of its own what it prints does not fit: it left alone what is not beyond 2^53. */
 export const carelessly: Process = {
@@ -101,7 +102,7 @@ export const carelessly: Process = {
   rounds: true,
   alike: (length, front) => (length === 16 && front === SAFE_FRONT ? null : {}),
   fits: (bytes, start, end) =>
-    leadingZero(bytes, start, end) || compare(bytes, start, end, '9007199254740992') > 0 ? OUT : 0,
+    leadingZero(bytes, start, end) || compare(bytes, start, end, SAFE) > 0 ? OUT : 0,
 }
 
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
@@ -115,7 +116,7 @@ export const double: Image = {
     const digits = end - start
     if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
     if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
-      return compare(bytes, start, end, '9007199254740992') <= 0 ? undefined : 'out'
+      return compare(bytes, start, end, SAFE) <= 0 ? undefined : 'out'
     const value = valueOf(bytes, start, end)
     if (value < 1n << 53n) return undefined
     const float = nearestFloat(value, BINARY64)
