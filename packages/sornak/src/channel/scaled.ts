@@ -71,7 +71,7 @@ const FRACTION = /[.,](?:\d?[1-9]|[1-9]0)$/
 /** Digits, and what divides them. */
 const UNSIGNED = /^[\d.,]*$/
 
-/** The numbers that a text with a percent or currency sign may have stood for. */
+/** The numbers that a text with a percent or currency sign, or one with a fraction, may have stood for. */
 export function unscaled(seen: string): Unscaled[] {
   if (UNSIGNED.test(seen))
     return FRACTION.test(seen)
