@@ -14,16 +14,12 @@
 //                                      alphabets and populations, and more conversions; --other: other programs;
 //                                      --further: others again
 
-import { readFileSync } from 'node:fs'
 import { fit, identifier } from '../packages/sornak/dist/index.js'
-import { inThreads, judgedColumn, randomFrom, valuesOf } from './columns.mjs'
+import { cases, cleanValues, identifiers } from './cases.mjs'
+import { inThreads, judgedColumn, randomFrom } from './columns.mjs'
 import { mistyped } from './slips.mjs'
 import { asked, numberIn, option, share } from './words.mjs'
 
-const kind = ['catalog', 'more', 'other', 'further'].find((word) => asked.has(`--${word}`))
-const file = kind ? `${kind}-conversions.json` : 'conversions.json'
-const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
-const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))
 const only = option('only')
 
 const RUN = numberIn('run', 20)
@@ -35,15 +31,6 @@ const SEED = numberIn('seed', 1)
 /** Each case draws rows of its own, whichever others are asked for. */
 let source = randomFrom(SEED)
 const random = (below) => source.below(below)
-const digits = (count) => source.digits(count)
-/** Columns whose values are not spread evenly: clean rows are drawn like the damaged ones. */
-const UNEVEN = {
-  'crew-issued': () => `${random(2300)}`.padStart(5, '0'),
-  social: () => (random(3) ? `9${digits(8)}` : `000${digits(6)}`),
-  phone: () => `${2 + random(8)}${digits(9)}`,
-  pass: () => `${1 + random(8)}${digits(18)}`,
-  mobile: () => `07700900${digits(3)}`,
-}
 
 const some = (count, fresh) => Array.from({ length: count * TIMES }, fresh)
 const between = (damaged, fresh) => [...some(240, fresh), ...damaged, ...some(240, fresh)]
@@ -103,10 +90,9 @@ function measure({ identifier: name, conversion, seen, number }) {
   const said = []
   const say = (...words) => said.push(words.map(String).join(' '))
   const at = (...keys) => figuresIn(table, keys.join('|'))
-  const { source: written, originals, clean: own } = identifiers[name]
+  const { source: written, originals } = identifiers[name]
   const definition = identifier(written, name)
-  const oneOf = (values) => () => values[random(values.length)]
-  const clean = own ? oneOf(own) : (UNEVEN[name] ?? valuesOf(definition, random))
+  const clean = cleanValues(name, definition, source)
   const fits = (text) => fit(definition, text).ok
   // Where zeros at the front are padding, a value without them is the same one.
   const key = (text) => (definition.zeros === 'padding' ? text.replace(/^0+(?=\d)/, '') : text)

@@ -83,6 +83,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const padding = definition.zeros === 'padding'
   const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
   const shorts = collector(from?.shorts)
+  const standing = new Map(from?.standing)
   const could = from ? [...from.could] : zeros()
   const untouched = from ? [...from.untouched] : zeros()
   const atLimit = from ? [...from.atLimit] : zeros()
@@ -261,9 +262,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       isShortened,
       isFraction,
       bare,
+      way,
       stands,
       slip,
     } = saysOf(seen)
+    standing.set(way, (standing.get(way) ?? 0) + 1)
     if (marked !== undefined) {
       const bytes = bytesOf(marked)
       now.marked++
@@ -370,6 +373,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         formedStarts: [...formedStarts],
         clean: clean.clean(),
         narrow: narrow.blocks(),
+        standing: [...standing].sort(([a], [b]) => a - b),
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],

@@ -27,6 +27,7 @@ import { IN, OUT, UNIT, type Process } from './process.js'
 import { processesOf } from './processes.js'
 import { channelOf, printsRound } from './process-channel.js'
 import { repeatsSpeak } from './repeating.js'
+import { ofSeveral } from './hands.js'
 import { groupOf } from './short-group.js'
 import { slipOdds } from './slip-odds.js'
 import { lacking } from './short/alike.js'
@@ -35,6 +36,7 @@ import { rowsIn, type ShortGroup } from './short/group.js'
 import { breaksOrder } from './short/in-order.js'
 import { rangeOf } from './short/population.js'
 import { strange } from './short/strange.js'
+import { ofColumn } from './short/throughout.js'
 import type { Mark, Run } from './run-state.js'
 import { noSums, type Sums } from './sums.js'
 import type { Lift } from './weigh.js'
@@ -162,7 +164,15 @@ export function comparison(
   })
   const lone = loneValues(definition, whole)
   const slips = slipOdds(space, processes, all, inRuns)
-  const lifted = lifts(definition, whole, { alike, among, signed, everyShort, mixed })
+  // Where several programs left their numbers, those of a run are no exception to what the others tell.
+  const seldom = ofSeveral(whole.standing)
+  const lifted = lifts(definition, whole, {
+    alike,
+    among,
+    signed,
+    everyShort,
+    mixed: mixed || seldom > 0,
+  })
   // A value that can be read both ways counts for both.
   const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
     const grouped = hitsOf('form grouped', from, to)
@@ -228,6 +238,8 @@ export function comparison(
         ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
         : ofRows
     const process = form ? own : processes[best]!
+    // Values that kept their zeros and hold an 8 or 9 say that some of these rows were read as octal; how many, nothing tells.
+    const someOctal = own !== undefined && processes[best]!.id.startsWith('octal')
     const zerosGone = !alike && lostZeros(space, short, from, to, all)
     const markedToo = !alike && noneKept(space, from, to, all)
     return {
@@ -237,7 +249,12 @@ export function comparison(
       from: from.place,
       to: to.place,
       bits: Math.round(score / UNIT),
-      lift: markedToo ? (id) => (id === 'marks' ? Math.min(0, lift(id)) : lift(id)) : lift,
+      lift: (id) => {
+        if (markedToo && id === 'marks') return Math.min(0, lift(id))
+        return someOctal && id.startsWith('octal')
+          ? Math.max(ofColumn(prior(id)), lift(id))
+          : lift(id)
+      },
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       shown: mostShown(from.digits, to.digits),
@@ -249,7 +266,8 @@ export function comparison(
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
       // What stands first or last in a list may start with more zeros than the rest.
-      strange: short && isBetween(from, to, all) ? strange(space, short) : 0,
+      strange: strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)),
+      seldom,
       evidence: most,
       fair: isFair(process, best, from, to),
       alone: score / UNIT - RUN_BITS + Math.log2(byItself(own ?? process)),

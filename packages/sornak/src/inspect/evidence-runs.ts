@@ -11,6 +11,7 @@ import type { EvidenceRun } from './evidence-run.js'
 import { betweenEdges, coveringRuns } from './row-lookup.js'
 import { channelOf, printsRound } from './process-channel.js'
 import { toldRuns } from './told-runs.js'
+import type { Lift } from './weigh.js'
 import { DOUBT_BITS, RUN_BITS } from './weights.js'
 
 export interface ColumnRuns {
@@ -90,10 +91,12 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
     const better = run.beyond(best)
     if (
       run.process === best.process
-        ? outside
+        ? outside || (isOwn(run) && run.suspect && !best.suspect)
         : better > leastOf(run) || (outside && run.alone >= best.evidence)
     )
       best = run
+    else if (outside && readsDigits(run) && readsDigits(best))
+      best = { ...run, lift: ofBoth(run, best) }
     else if (outside && run.own === first.process && better > 0)
       best = { ...run, suspect: run.suspect && Math.max(better, run.wrapped) >= DOUBT_BITS }
   }
@@ -101,7 +104,19 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
 }
 
 // Its rows were looked for because they speak for another process: of so many one explains them by chance.
-const leastOf = ({ own, process }: OwnRun) => RUN_BITS + (own === process ? 0 : DOUBT_BITS)
+const leastOf = (run: OwnRun) => RUN_BITS + (isOwn(run) ? 0 : DOUBT_BITS)
+
+// It was looked for because it speaks for what explains it best: others have rows that say nothing of that.
+const isOwn = ({ own, process }: OwnRun) => own === process
+
+// Both read digits as a number. Which of the ways it was the short values tell: those of the run, or all of them.
+const readsDigits = ({ process }: EvidenceRun) =>
+  process === 'number-read' || process.startsWith('octal')
+
+const ofBoth =
+  (run: EvidenceRun, all: EvidenceRun): Lift =>
+  (id) =>
+    id.startsWith('octal') ? Math.max(run.lift(id), all.lift(id)) : run.lift(id)
 
 const touch = (a: EvidenceRun, b: EvidenceRun) =>
   a.from.index <= b.to.index && b.from.index <= a.to.index

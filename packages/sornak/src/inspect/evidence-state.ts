@@ -1,6 +1,7 @@
 // What is known of the rows of a column, as a value that can be stored, and joined to what is known of the rows behind them.
 
 import type { RecordPlace } from '../rows/reader.js'
+import { joinedStanding, type Standing } from './hands.js'
 import { joinedBlocks, type NarrowBlocks } from './narrow-blocks.js'
 import { joined, type Mark, type RunState } from './run-state.js'
 import type { Clean } from './short/population.js'
@@ -26,6 +27,8 @@ export interface EvidenceState {
   readonly formedStarts: readonly number[]
   /** Where they lie. */
   readonly clean: Clean
+  /** How those stand that do not fit. */
+  readonly standing: Standing
   /** Digits that are too short. */
   readonly shorts: ShortValues
   /** Blocks of values that are no wider than others, where values have several widths. */
@@ -69,6 +72,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     starts: sumOf(a.starts, b.starts),
     formedStarts: sumOf(a.formedStarts, b.formedStarts),
     clean: joinedClean(a.clean, b.clean),
+    standing: joinedStanding(a.standing, b.standing),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     narrow: joinedBlocks(a.narrow, b.narrow),
     could: sumOf(a.could, b.could),

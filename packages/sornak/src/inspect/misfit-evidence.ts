@@ -8,6 +8,7 @@ import { holds } from '../identifier/holds.js'
 import type { Subset } from '../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../identifier/space.js'
 import { frontWeight } from './front-weight.js'
+import { wayOf } from './hands.js'
 import { isPrintedForm, type Hypothesis } from './hypothesis.js'
 import { hypotheses } from './originals.js'
 import { bytesOf, printed } from './printed-digits.js'
@@ -34,6 +35,8 @@ export interface Misfit {
   readonly isFraction: boolean
   /** The digits of the integer that it is, printed in any form. */
   readonly bare: string | undefined
+  /** The way in which it stands. */
+  readonly way: number
   /** These fit. */
   readonly stands: boolean
   /** What slip in typing it may be. */
@@ -62,11 +65,14 @@ export function misfitReader(
     fits && id !== 'look-alike' ? [{ i, fits }] : [],
   )
 
+  const wayIn = wayOf(processes)
+
   return (seen) => {
     const ways = hypotheses(definition, seen)
-    const marked = ALIGNED.test(seen) ? undefined : markedIn(ways)
-    if (marked !== undefined) return { ...SHOWN, marked, found: shownBy(explained(ways)) }
     const found = explained(ways)
+    const way = wayIn(seen, [...found])
+    const marked = ALIGNED.test(seen) ? undefined : markedIn(ways)
+    if (marked !== undefined) return { ...SHOWN, marked, way, found: shownBy(found) }
     const isRead = found.has(asNumber)
     const bare = printed(seen, space)
     // However much may stand behind a number, it is one of as many numbers: each shape is as likely as any other.
@@ -103,6 +109,7 @@ export function misfitReader(
       isShortened: short !== undefined && found.has(short),
       isFraction: FRACTION.test(seen) && ways.every(({ hundredths }) => hundredths),
       bare,
+      way,
       stands,
       slip: slipIn(definition, typedDigits(seen, bare)),
     }
@@ -181,7 +188,7 @@ export function misfitReader(
 
 const NOBODY: ReadonlyMap<number, number> = new Map()
 
-const SHOWN: Omit<Misfit, 'found'> = {
+const SHOWN: Omit<Misfit, 'found' | 'way'> = {
   marked: undefined,
   quiet: NOBODY,
   isRead: false,

@@ -8,6 +8,7 @@ import type { Definition } from '../identifier/definition.js'
 import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import { PRINTED, type Hypothesis, type StandsAs } from './hypothesis.js'
+import { prior } from './lifts.js'
 import type { LoneValue } from './lone-value.js'
 import { printed, shownDigits } from './printed-digits.js'
 import { EVEN, loneSlip, type SlipOdds } from './slip-odds.js'
@@ -28,6 +29,8 @@ export interface Context {
   readonly slips?: SlipOdds | undefined
   /** Each of them would have lost so many zeros, which no other value starts with; 0 where that is as it should be. */
   readonly strange?: number | undefined
+  /** The weight that a conversion has which is seldom met, for all values that it left, where several programs left theirs. */
+  readonly seldom?: number | undefined
   /** How many neighbours do not fit; and of those, how many stand as this one does. */
   readonly misfits?: number | undefined
   readonly inForm?: ((form: StandsAs) => number) | undefined
@@ -201,14 +204,34 @@ function isWholly(seen: string, shown: number, space: Space): boolean {
 // What rows say that stand in another form than this one says little of it: something else may have struck it. Exactly the
 // limit of a type says so itself, and so do marks around a value.
 function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
-  const { misfits = 0, lift } = context
+  const { misfits = 0 } = context
   const alike = standingAlike(context, seen, ways)
   const exception = exceptionTo(alike)
-  const least = alike * 10 < misfits * 9 ? -exception : -Infinity
+  const isOther = alike * 10 < misfits * 9
+  const least = isOther ? -exception : -Infinity
   const limit = `clamped ${seen}`
   const leastOf = (process: string) =>
     process === limit ? -exception : process === 'marks' ? 0 : least
-  return { ...context, lift: (process) => Math.max(lift(process), leastOf(process)) }
+  const among = { ...context, lift: (id: string) => Math.max(context.lift(id), leastOf(id)) }
+  return ways.some(({ process }) => process === 'marks') ? among
+    : ofSeveral(among, alike, isOther)
+}
+
+// Where several programs left numbers, any of them may have left this one: a conversion that is seldom met is not as rare as
+// elsewhere. What rows say most of which stand in other forms is said by other programs, and makes none sure.
+function ofSeveral(context: Context, alike: number, isOther: boolean): Context {
+  const { seldom = 0, lift } = context
+  if (seldom === 0) return context
+  const least = Math.log2(Math.min(THROUGHOUT, seldom / Math.max(1, alike)))
+  return {
+    ...context,
+    lift(process) {
+      const rare = Math.log2(prior(process))
+      const atLeast = Math.max(0, least - rare)
+      if (isOther) return Math.min(-rare, Math.max(rare < 0 ? atLeast : 0, lift(process)))
+      return atLeast > 0 ? Math.max(atLeast, lift(process)) : lift(process)
+    },
+  }
 }
 
 // Neighbours that stand as this one does, and do not fit.

@@ -6,11 +6,9 @@ import type { Space } from '../../identifier/space.js'
 import type { ShortGroup } from './group.js'
 import { bitsOf } from '../spread.js'
 import { isPlain } from './story.js'
-import { isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
+import { FEW_ROWS_ALIKE, isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
 import { MEND_ODDS, TOGETHER } from '../weights.js'
 
-/** Of fewer rows it is chance where the largest lies. */
-const FEW_BOUNDED = 20
 const PARTS = 10
 
 /** The type in which these may as well have wrapped round, where that keeps them from being mended. */
@@ -29,7 +27,7 @@ export function bounded(
   told: number,
 ): number {
   if (!isWhole(space, group)) return ofPart(TOGETHER.wrapped, told)
-  if (signed || rowsOf(group) < FEW_BOUNDED) return 0
+  if (signed || rowsOf(group) < FEW_ROWS_ALIKE) return 0
   const numbers = group.values.map(({ digits }) => BigInt(digits))
   const most = numbers.reduce((a, b) => (a > b ? a : b))
   if (most > max || most * 2n <= max) return 0

@@ -13,12 +13,37 @@ const NEARLY_ALL = 2 / 3
 /** Of fewer other values it is chance how they start; and one in so many may start as these do. */
 const FEW_OTHERS = 100
 
-/** Each of these rows would have lost so many zeros, at the least; 0 where that is as it should be. */
-export function strange(space: Space, group: ShortGroup): number {
+/** Numbers of so many digits were not issued one after the other, and filled up with zeros. */
+const MANY_DIGITS = 11
+/** A list of numbers that start with so many zeros is not part of one in which none does. */
+const MANY_ZEROS = 4
+
+/**
+ * Each of these rows would have lost so many zeros, at the least; 0 where that is as it should be.
+ *
+ * @param isBetween they lie between others: what stands first or last in a list may start with more zeros than the rest
+ */
+export function strange(space: Space, group: ShortGroup, isBetween: boolean): number {
   const { values, share, clean, between } = group
-  if (space.widths.length > 1 || !between || !clean || share < NEARLY_ALL) return 0
-  const zeros = space.widest - Math.max(...values.map(({ digits }) => digits.length))
-  const others = totalOf(clean.fronts)
-  if (zeros < FEW_ZEROS || rowsOf(group) < FEW_ROWS_ALIKE || others < FEW_OTHERS) return 0
-  return totalOf(clean.fronts.slice(10 * zeros)) * FEW_OTHERS < others ? zeros : 0
+  if (space.widths.length > 1 || rowsOf(group) < FEW_ROWS_ALIKE) return 0
+  const left = Math.max(...values.map(({ digits }) => digits.length))
+  const zeros = space.widest - left
+  if (zeros < FEW_ZEROS) return 0
+  const others = clean ? totalOf(clean.fronts) : 0
+  const alike = clean ? totalOf(clean.fronts.slice(10 * zeros)) : 0
+  if (alike * FEW_OTHERS > others) return 0
+  // Where a check digit is right, zeros were there.
+  const checked = space.definition.check !== undefined
+  const isOther = others >= FEW_OTHERS && zeros >= MANY_ZEROS
+  if (left >= MANY_DIGITS && !checked && (isOther || startAnyhow(values, left))) return zeros
+  return isBetween && between && share >= NEARLY_ALL && others >= FEW_OTHERS ? zeros : 0
 }
+
+// Numbers of a few branches, or of a few days, start alike.
+function startAnyhow(values: ShortGroup['values'], width: number): boolean {
+  const widest = values.filter(({ digits }) => digits.length === width)
+  const starts = new Set(widest.map(({ digits }) => digits.slice(0, START)))
+  return starts.size * 2 >= Math.min(widest.length, 9 * 10 ** (START - 1))
+}
+
+const START = 3
