@@ -8,9 +8,13 @@ import { denseRuns } from './dense-runs.js'
 import { comparison, type Comparison } from './comparison.js'
 import type { EvidenceRun } from './evidence-run.js'
 import type { EvidenceState } from './evidence-state.js'
+import type { Process } from './process.js'
+import { against } from './process-totals.js'
 import { processesOf } from './processes.js'
 import { runsOfEach } from './repeating.js'
 import { firstWhere } from './row-lookup.js'
+import type { Run } from './run-state.js'
+import type { Sums } from './sums.js'
 import { roundedAmong } from './rounded-among.js'
 import { RUN_BITS } from './weights.js'
 
@@ -36,7 +40,10 @@ export interface ColumnStory {
 
 export function columnStory(definition: Definition, whole: EvidenceState): ColumnStory {
   const processes = processesOf(definition)
-  const inRuns = withoutChance(processes, denseRuns(processes, runsOfEach(whole)), whole.sums)
+  const runs = runsOfEach(whole).map((runs, i) =>
+    runs.filter((run) => !isTorn(processes[i]!, i, run)),
+  )
+  const inRuns = withoutChance(processes, denseRuns(processes, runs), whole.sums)
   const usual = usualStarts(whole)
   // Rows that were rounded together are told as runs. Others take away certainty, and give none.
   const among = processes.map((process, i) =>
@@ -91,6 +98,13 @@ function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): Parts {
 function isOfNone({ conversion }: EvidenceRun, parts: Parts): boolean {
   const told = new Set(parts.flatMap((part) => (part && part.evidence > 0 ? part.conversion : [])))
   return told.size > 0 && !told.has(conversion)
+}
+
+// Values in it that its process would have changed say that it struck rows here and there, and not all from the first to the last.
+function isTorn({ usual, rounds }: Process, i: number, { from, to }: Run<Sums>): boolean {
+  if (usual !== 0 || rounds) return false
+  const hits = to.known.hits[i]! - from.known.hits[i]!
+  return against(i, from.known, to.known) * 10 > hits
 }
 
 type Parts = readonly (EvidenceRun | undefined)[]
