@@ -56,6 +56,17 @@ test('and so they do among values that were mistyped', { timeout: 300_000 }, () 
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
 })
 
+test('and so they do in columns that went through many hands', { timeout: 300_000 }, () => {
+  const { all = {} } = figures('mixed', 5)
+  const share = sharesOf(all)
+  expect(all['unfit']).toBeGreaterThan(4000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.001)
+  expect(all['mended']).toBeGreaterThan(1400)
+  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.001)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.99)
+})
+
 test('and so they do for identifiers of the catalog', { timeout: 300_000 }, () => {
   const { all = {}, ...parts } = figures('verdicts', 71, '--catalog')
   const share = sharesOf(all)

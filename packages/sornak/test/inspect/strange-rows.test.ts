@@ -38,6 +38,19 @@ describe('the last 40 bits of long numbers, in rows between others', () => {
   })
 })
 
+test.each([
+  ['throughout', () => true],
+  ['here and there', () => next(4) === 0],
+])('the last 40 bits %s are no numbers that zeros fill up', (_, isStruck) => {
+  const originals = column(400, () => `40${digits(15)}`)
+  const { all } = judged(
+    of('{17}'),
+    originals.map((text) => (isStruck() ? BigInt.asUintN(40, BigInt(text)).toString() : text)),
+  )
+  expect(all.filter(({ verdict }) => verdict !== 'intact').length).toBeGreaterThan(60)
+  expect(all.filter(({ mend }) => mend !== undefined)).toEqual([])
+})
+
 test('rows get their zeros where a list begins with small numbers', () => {
   const originals = column(1200, (row) => padded(row * 907 + next(907), 8))
   const { all, told } = judged(of('{8}'), originals.map(bare))

@@ -39,11 +39,11 @@ export function strange(space: Space, group: ShortGroup, isBetween: boolean): nu
   return isBetween && between && share >= NEARLY_ALL && others >= FEW_OTHERS ? zeros : 0
 }
 
-// Numbers of a few branches, or of a few days, start alike.
+// Numbers of a few branches, or of a few days, start alike. The first digit of the widest may be that of a limit.
 function startAnyhow(values: ShortGroup['values'], width: number): boolean {
-  const widest = values.filter(({ digits }) => digits.length === width)
-  const starts = new Set(widest.map(({ digits }) => digits.slice(0, START)))
-  return starts.size * 2 >= Math.min(widest.length, 9 * 10 ** (START - 1))
+  const wide = values.filter(({ digits }) => digits.length >= width - 1)
+  const starts = new Set(wide.map(({ digits }) => digits.slice(0, START)))
+  return starts.size * 2 >= Math.min(wide.length, 9 * 10 ** (START - 1))
 }
 
 const START = 3
