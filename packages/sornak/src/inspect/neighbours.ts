@@ -213,8 +213,7 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
   const leastOf = (process: string) =>
     process === limit ? -exception : process === 'marks' ? 0 : least
   const among = { ...context, lift: (id: string) => Math.max(context.lift(id), leastOf(id)) }
-  return ways.some(({ process }) => process === 'marks') ? among
-    : ofSeveral(among, alike, isOther)
+  return ways.some(({ process }) => process === 'marks') ? among : ofSeveral(among, alike, isOther)
 }
 
 // Where several programs left numbers, any of them may have left this one: a conversion that is seldom met is not as rare as

@@ -1,5 +1,5 @@
-// Rows between others that all became far too short, where no other value starts with so many zeros: a reader of numbers
-// took those, maybe, or something that nobody knows took other digits.
+// Rows that all became far too short, where no other value starts with so many zeros, or where numbers so long were not filled
+// up with them: a reader of numbers took those, maybe, or something that nobody knows took other digits.
 
 import type { Space } from '../../identifier/space.js'
 import type { ShortGroup } from './group.js'
