@@ -15,7 +15,7 @@ import { EVEN, loneSlip, type SlipOdds } from './slip-odds.js'
 import { mistyped, slipIn, typedDigits, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { decided, weigh, type Lift, type Weighed } from './weigh.js'
-import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './weights.js'
+import { MEND_ODDS, OTHER_KIND, THROUGHOUT, TOGETHER } from './weights.js'
 
 /** What a column adds to the judgement of one of its values. */
 export interface Context {
@@ -97,6 +97,9 @@ export function weighedIn(
     // They are amounts, maybe, in a column that never held identifiers.
     if (left.some(({ hundredths }) => hundredths))
       return beside(column, weighed, unknown(space), (1 - MEND_ODDS) / 2) ?? weighed
+    const strangeStart = unlikeOthers(column, weighed, whole, space)
+    if (strangeStart > 1 - MEND_ODDS)
+      return beside(column, weighed, unknown(space), strangeStart) ?? weighed
     if (!slip) return weighed
     const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
     // As seldom as whatever is left out of the odds.
@@ -123,6 +126,19 @@ const unknown = (space: Space): Hypothesis => ({
   weight: 1,
   per: 'all',
 })
+
+// Odds of that beside an original whose zeros at the front make it start as hardly any other value does. Where a check digit
+// is right, zeros were there.
+function unlikeOthers(
+  column: Context | undefined,
+  { ranked }: Weighed,
+  number: string,
+  { definition, widest }: Space,
+): number {
+  const [first] = ranked
+  if (!first || !column?.usual || definition.check || number.length >= widest) return 0
+  return TOGETHER.unknown / column.usual(first.text)
+}
 
 // Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says
 // nothing where others have one.

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 16
+export const WEIGHTS_VERSION = 17
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -73,6 +73,8 @@ export const TOGETHER = {
   unread: 1,
   /** The same where nothing else explains the text. */
   onlyCut: 1,
+  /** Something that nobody knows. */
+  unknown: 0.0002,
   /** A slip in typing: only the check digit or a reserved part is wrong, or there is one digit too many or too few. */
   mistyped: 0.0005,
 } as const
