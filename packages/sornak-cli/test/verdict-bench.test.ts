@@ -23,20 +23,20 @@ const wrongByScene = (parts: Record<string, Figures>) =>
   )
 
 test('verdicts stay above their floors', { timeout: 300_000 }, () => {
-  const { all = {}, ...parts } = figures('verdicts', 23)
+  const { all = {}, ...parts } = figures('verdicts', 31)
   const share = sharesOf(all)
-  expect(all['changed']).toBeGreaterThan(15_000)
+  expect(all['changed']).toBeGreaterThan(11_000)
   expect(share('flagged', 'unfit')).toBeGreaterThanOrEqual(0.995)
   expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0001)
   // Values that still fit show only where their type holds few of them; see docs/verdicts.md.
   expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.95)
   expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.985)
-  expect(all['mended']).toBeGreaterThan(7000)
+  expect(all['mended']).toBeGreaterThan(5500)
   expect(all['wrong']).toBe(0)
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.995)
   // Twenty rows say little: a type that holds half of all values is not told from chance by so few.
   const run = parts['scene|run']!
-  expect(run['changed']).toBeGreaterThan(500)
+  expect(run['changed']).toBeGreaterThan(400)
   expect(run['flagged']).toBe(run['unfit'])
   expect(sharesOf(run)('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.8)
   expect(sharesOf(run)('recovered', 'determined')).toBeGreaterThanOrEqual(0.93)
@@ -57,12 +57,12 @@ test('and so they do among values that were mistyped', { timeout: 300_000 }, () 
 })
 
 test('and so they do in columns that went through many hands', { timeout: 300_000 }, () => {
-  const { all = {} } = figures('mixed', 5)
+  const { all = {} } = figures('mixed', 7)
   const share = sharesOf(all)
-  expect(all['unfit']).toBeGreaterThan(4000)
+  expect(all['unfit']).toBeGreaterThan(2500)
   expect(all['flagged']).toBe(all['unfit'])
   expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.001)
-  expect(all['mended']).toBeGreaterThan(1400)
+  expect(all['mended']).toBeGreaterThan(900)
   expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.001)
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.99)
 })

@@ -222,7 +222,7 @@ function sentence(
 }
 
 function ending(judgement: Judgement): string {
-  const { verdict, proof, possible, counted, trusted, slip } = judgement
+  const { verdict, proof, possible, counted, trusted, slip, several } = judgement
   const most = counted ? '' : 'at most '
   if (verdict === 'mendable') {
     if (trusted) return 'Exactly one member of the trusted list could have become this.'
@@ -232,7 +232,7 @@ function ending(judgement: Judgement): string {
   }
   if (verdict === 'ambiguous') {
     const typed = slip ? ` ${SLIP_WORDS[slip]}` : ''
-    return `There are ${most}${about(possible!)} possible originals.${typed}`
+    return `There are ${most}${about(possible!)} possible originals.${typed}${several ? ` ${SEVERAL}` : ''}`
   }
   if (verdict === 'lost') {
     return possible === null
@@ -244,6 +244,9 @@ function ending(judgement: Judgement): string {
   if (verdict === 'misfit') return 'No likely conversion explains it.'
   return ''
 }
+
+const SEVERAL =
+  'Several programs printed numbers of this column, and any of them may have left this one.'
 
 const SLIP_WORDS: Readonly<Record<Slip, string>> = {
   'digit-wrong': 'Or a digit was mistyped.',

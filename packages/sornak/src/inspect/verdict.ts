@@ -13,7 +13,7 @@ import { channelOf, sameKind } from './process-channel.js'
 import { MISTYPED, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
 import { weigh, type Candidate, type Weighed } from './weigh.js'
-import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -48,6 +48,8 @@ export interface Judgement {
   readonly beside?: string
   /** The slip in typing that it may be as well. */
   readonly slip?: Slip
+  /** Several programs printed numbers of its column, and more than one of them may have left it. */
+  readonly several?: true
   /** Why the text itself does not fit; undefined where it does. */
   readonly fit: Fit | undefined
 }
@@ -106,6 +108,9 @@ export function judge(
       candidates: [first],
     }
   }
+  const likely = processes.filter(([, share]) => share >= 1 - MEND_ODDS)
+  const isMarked = ways.some(({ process }) => process === 'marks')
+  const several = Boolean(context?.seldom) && likely.length > 1 && !isMarked
   const known = trustedMember(ways, context?.trusted)
   // Two rows that lay claim to one member leave both open.
   if (known !== undefined && context!.trusted!.claims(known) > 1)
@@ -130,6 +135,7 @@ export function judge(
   const verdict = possible <= MOST_AMBIGUOUS && !beyondList ? 'ambiguous' : 'lost'
   return {
     ...common,
+    ...(several && { several }),
     verdict,
     mend: undefined,
     proof: undefined,

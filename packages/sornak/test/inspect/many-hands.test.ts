@@ -2,6 +2,7 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge } from 'sornak'
+import { why } from '../../src/inspect/messages.js'
 import { bare, digits, evidenceOf, isListed, next, of, padded } from './converted-column.js'
 
 type Convert = (text: string) => string
@@ -53,7 +54,10 @@ describe('numbers issued so far, that any of six programs printed', () => {
       expect([seen, told.mend ?? original]).toEqual([seen, original])
     const listed = open.filter(({ told }) => told.verdict === 'ambiguous')
     expect(listed.length * 3).toBeGreaterThan(open.length * 2)
-    for (const row of listed) expect(isListed(row)).toBe(true)
+    for (const row of listed) {
+      expect(isListed(row)).toBe(true)
+      expect(why(of('{5}'), row.told, row.seen)).toContain('Several programs printed numbers')
+    }
   })
 
   test('part by part: none is wrong, and those of an octal reader are listed', () => {
