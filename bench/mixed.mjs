@@ -9,7 +9,7 @@
 import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { cases, cleanValues, identifiers } from './cases.mjs'
 import { inThreads, judgedColumn, randomFrom } from './columns.mjs'
-import { asked, numberIn, option, share } from './words.mjs'
+import { asked, numberIn, option, report, share } from './words.mjs'
 
 const seed = numberIn('seed', 1)
 const every = numberIn('every', 1)
@@ -115,6 +115,11 @@ function measure({ name, scene, number }) {
   return { figures, said }
 }
 
+const HEAD = [
+  '                     changed flagged doubted accused  mended wrong  listed',
+  '                      values % unfit % still  values   in all       % lists',
+]
+
 const results = await inThreads(new URL(import.meta.url), tasks, measure)
 if (results) {
   const table = new Map()
@@ -125,10 +130,8 @@ if (results) {
       for (const one of KEYS) table.get(key)[one] += figures[one]
     }
   })
-  report(
-    table,
-    results.flatMap(({ said }) => said),
-  )
+  const said = results.flatMap(({ said }) => said)
+  report(table, said, HEAD, ['all', 'scene', 'identifier'], row)
 }
 
 function row(title, t) {
@@ -142,17 +145,4 @@ function row(title, t) {
     `${t.wrong}`.padStart(5),
     share(t.inList, t.listed, 7),
   ].join(' ')
-}
-
-function report(table, said) {
-  if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
-  else if (said.length > 0) console.log(said.join('\n'))
-  else {
-    console.log(
-      `${''.padEnd(20)} changed flagged doubted accused  mended wrong  listed\n${''.padEnd(20)}  values % unfit % still  values   in all       % lists`,
-    )
-    for (const kind of ['all', 'scene', 'identifier'])
-      for (const [key, figures] of table)
-        if (key.split('|')[0] === kind) console.log(row(key.split('|')[1] ?? 'in all', figures))
-  }
 }

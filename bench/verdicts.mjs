@@ -18,7 +18,7 @@ import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { cases, cleanValues, identifiers } from './cases.mjs'
 import { inThreads, judgedColumn, randomFrom } from './columns.mjs'
 import { mistyped } from './slips.mjs'
-import { asked, numberIn, option, share } from './words.mjs'
+import { asked, numberIn, option, report, share } from './words.mjs'
 
 const only = option('only')
 
@@ -273,6 +273,11 @@ function exact(seen) {
   return digits === undefined ? undefined : BigInt(digits)
 }
 
+const HEAD = [
+  '                                   changed flagged doubted accused mended  mended wrong  listed',
+  '                                    values % unfit % still % clean % known  in all       % lists',
+]
+
 const results = await inThreads(new URL(import.meta.url), tasks, measure)
 if (results) {
   const table = new Map()
@@ -281,10 +286,8 @@ if (results) {
       const total = figuresIn(table, key)
       for (const name of KEYS) total[name] += added[name]
     }
-  report(
-    table,
-    results.flatMap(({ said }) => said),
-  )
+  const said = results.flatMap(({ said }) => said)
+  report(table, said, HEAD, ['all', 'scene', 'identifier', 'conversion'], row)
 }
 
 function row(title, t) {
@@ -299,17 +302,4 @@ function row(title, t) {
     `${t.wrong}`.padStart(5),
     share(t.inList, t.listed, 6),
   ].join(' ')
-}
-
-function report(table, said) {
-  if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
-  else if (said.length > 0) console.log(said.join('\n'))
-  else {
-    console.log(
-      `${''.padEnd(34)} changed flagged doubted accused mended  mended wrong  listed\n${''.padEnd(34)}  values % unfit % still % clean % known  in all       % lists`,
-    )
-    for (const kind of ['all', 'scene', 'identifier', 'conversion'])
-      for (const [key, figures] of table)
-        if (key.split('|')[0] === kind) console.log(row(key.split('|')[1] ?? 'in all', figures))
-  }
 }

@@ -10,6 +10,23 @@ export const numberIn = (name, usual) => Number(option(name) ?? usual)
 export const share = (a, b, width = 7) =>
   (b === 0 ? '-' : ((100 * a) / b).toFixed(2)).padStart(width)
 
+/**
+ * The figures as JSON where that is asked for, else the lines that are, else a table with a row for each of them.
+ *
+ * @param table figures by `kind|title`
+ * @param head what stands above the rows
+ */
+export function report(table, said, head, kinds, row) {
+  if (asked.has('--json')) console.log(JSON.stringify(Object.fromEntries(table)))
+  else if (said.length > 0) console.log(said.join('\n'))
+  else {
+    console.log(head.join('\n'))
+    for (const kind of kinds)
+      for (const [key, figures] of table)
+        if (key.split('|')[0] === kind) console.log(row(key.split('|')[1] ?? 'in all', figures))
+  }
+}
+
 // Whoever reads only the head of a table has read enough.
 process.stdout.on('error', (problem) => {
   if (problem.code !== 'EPIPE') throw problem
