@@ -11,7 +11,9 @@ const layers = [
   'compare',
   'report',
 ]
-const above = (layer) => layers.slice(layers.indexOf(layer) + 1).join('|')
+// And within inspect: ways < short < evidence < runs, and what stands on its own uses all of them.
+const steps = ['ways', 'short', 'evidence', 'runs']
+const above = (layer, list = layers) => list.slice(list.indexOf(layer) + 1).join('|')
 
 export default {
   forbidden: [
@@ -26,6 +28,14 @@ export default {
       severity: 'error',
       from: { path: `^packages/sornak/src/${layer}/` },
       to: { path: `^packages/sornak/src/(${above(layer)})/` },
+    })),
+    ...steps.map((step) => ({
+      name: `${step}-looks-up`,
+      severity: 'error',
+      from: { path: `^packages/sornak/src/inspect/${step}/` },
+      to: {
+        path: `^packages/sornak/src/inspect/(?:(?:${above(step, steps)})/|[^/]+$)`,
+      },
     })),
     {
       name: 'core-is-pure',

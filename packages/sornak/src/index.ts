@@ -68,9 +68,9 @@ export { KNOWN_WORDS } from './inspect/known-words.js'
 export { judge, VERDICTS, type Judgement, type Verdict } from './inspect/verdict.js'
 export { why, about } from './inspect/messages.js'
 export { sayer, valueFinding, type ColumnFinding, type ValueFinding } from './inspect/finding.js'
-export { columnEvidence, type ColumnEvidence } from './inspect/column-evidence.js'
-export type { EvidenceState } from './inspect/evidence-state.js'
-export { joinedEvidence, settled } from './inspect/joined-evidence.js'
+export { columnEvidence, type ColumnEvidence } from './inspect/evidence/column-evidence.js'
+export type { EvidenceState } from './inspect/evidence/evidence-state.js'
+export { joinedEvidence, settled } from './inspect/evidence/joined-evidence.js'
 export {
   besideEvidence,
   companions,
@@ -79,11 +79,11 @@ export {
   type BesideState,
   type Companion,
 } from './inspect/beside.js'
-export type { EvidenceRun } from './inspect/evidence-run.js'
+export type { EvidenceRun } from './inspect/runs/evidence-run.js'
 export { spool, SPOOL_SIZE, type Spool } from './inspect/spool.js'
 export { joinedParts, type InspectedPart } from './inspect/inspected-part.js'
-export { columnRuns, type ColumnRuns } from './inspect/evidence-runs.js'
-export { matcherOf, type Matcher } from './inspect/matcher.js'
+export { columnRuns, type ColumnRuns } from './inspect/runs/evidence-runs.js'
+export { matcherOf, type Matcher } from './inspect/evidence/matcher.js'
 export {
   tooSmall,
   type ColumnType,
@@ -103,7 +103,7 @@ export {
 } from './quantity/decimal.js'
 export { bucketOf, type Heap, type Shelf } from './inspect/shelf.js'
 export { displayDiffers } from './inspect/storage.js'
-export { firstWhere } from './inspect/row-lookup.js'
+export { firstWhere } from './inspect/evidence/row-lookup.js'
 export { nearest } from './words/nearest.js'
 export type { RulesProblem } from './words/problem.js'
 export { bindTable, type Table, type TableProblem } from './inspect/table.js'
@@ -127,8 +127,8 @@ export {
   type Match,
   type Pair,
 } from './compare/match.js'
-export { hypotheses } from './inspect/originals.js'
-export type { Hypothesis } from './inspect/hypothesis.js'
+export { hypotheses } from './inspect/ways/originals.js'
+export type { Hypothesis } from './inspect/ways/hypothesis.js'
 export {
   memberKey,
   trustedIn,

@@ -5,7 +5,7 @@
 import type { Definition } from '../identifier/definition.js'
 import { keyOf } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
-import { hypotheses } from '../inspect/originals.js'
+import { hypotheses } from '../inspect/ways/originals.js'
 import { trustedList } from '../inspect/trusted.js'
 import type { FindingCode } from '../channel/channel.js'
 import type { Verdict } from '../inspect/verdict.js'

@@ -4,13 +4,13 @@
 
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf } from '../identifier/space.js'
-import type { EvidenceState } from './evidence-state.js'
-import { settled } from './joined-evidence.js'
-import { UNIT } from './process.js'
-import { printsRound } from './process-channel.js'
-import { processesOf } from './processes.js'
-import type { Lift } from './weigh.js'
-import { BESIDE_BITS } from './weights.js'
+import type { EvidenceState } from './evidence/evidence-state.js'
+import { settled } from './evidence/joined-evidence.js'
+import { printsRound } from './evidence/process-channel.js'
+import { UNIT } from './evidence/process.js'
+import { processesOf } from './evidence/processes.js'
+import type { Lift } from './ways/weigh.js'
+import { BESIDE_BITS } from './ways/weights.js'
 
 export interface BesideEvidence {
   /** A value that fits, and the columns whose values in the same record do not. */

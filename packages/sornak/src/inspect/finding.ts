@@ -6,8 +6,7 @@ import type { Definition } from '../identifier/definition.js'
 import { holds } from '../identifier/holds.js'
 import { hide, hidesAnything, REVEAL_ALL, REVEAL_NONE } from '../identifier/reveal.js'
 import type { Companion } from './beside.js'
-import type { EvidenceRun } from './evidence-run.js'
-import type { ColumnRuns } from './evidence-runs.js'
+import { channelOf } from './evidence/process-channel.js'
 import {
   besideWhy,
   displayWhy,
@@ -18,7 +17,8 @@ import {
   why,
   zerosWhy,
 } from './messages.js'
-import { channelOf } from './process-channel.js'
+import type { EvidenceRun } from './runs/evidence-run.js'
+import type { ColumnRuns } from './runs/evidence-runs.js'
 import { tooSmall, type ColumnType, type StoredCounts } from './storage.js'
 import type { Judgement, Verdict } from './verdict.js'
 

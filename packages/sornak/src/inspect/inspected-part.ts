@@ -2,11 +2,11 @@
 // what is said by the records behind them: the same as if one thread had looked at all of them.
 
 import { besideEvidence, joinedBeside, type BesideEvidence, type BesideState } from './beside.js'
-import { columnEvidence, type ColumnEvidence } from './column-evidence.js'
-import type { EvidenceState } from './evidence-state.js'
-import { joinedEvidence } from './joined-evidence.js'
-import { flat, fromFlat, type FlatRuns } from './run-state.js'
-import type { Sums } from './sums.js'
+import { columnEvidence, type ColumnEvidence } from './evidence/column-evidence.js'
+import type { EvidenceState } from './evidence/evidence-state.js'
+import { joinedEvidence } from './evidence/joined-evidence.js'
+import { flat, fromFlat, type FlatRuns } from './evidence/run-state.js'
+import type { Sums } from './evidence/sums.js'
 import { boundsOf, type Bound, type Table } from './table.js'
 
 export interface InspectedPart {

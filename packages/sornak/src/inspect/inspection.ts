@@ -1,15 +1,12 @@
 // Inspects one table in two passes. The first tells apart, in bytes, what fits and what needs a
 // second look; the second judges that as text. Values that fit never become text.
 
-import { hide } from '../identifier/reveal.js'
 import { keyOf } from '../identifier/fit.js'
 import { holds } from '../identifier/holds.js'
+import { hide } from '../identifier/reveal.js'
 import type { RecordPlace } from '../rows/reader.js'
 import { fieldText, type RecordView } from '../rows/record.js'
-import { alsoAtWork } from './also-at-work.js'
 import { companions, type Companion } from './beside.js'
-import type { EvidenceRun } from './evidence-run.js'
-import { columnRuns, type ColumnRuns } from './evidence-runs.js'
 import {
   columnFindings,
   sayer,
@@ -19,15 +16,19 @@ import {
   type ValueFinding,
 } from './finding.js'
 import { hearing, partOf, type Heard, type InspectedPart } from './inspected-part.js'
-import { hypotheses } from './originals.js'
 import { profiler, type Profiler } from './profile.js'
 import { repeats, type Repeats } from './repeats.js'
+import { alsoAtWork } from './runs/also-at-work.js'
+import type { EvidenceRun } from './runs/evidence-run.js'
+import { columnRuns, type ColumnRuns } from './runs/evidence-runs.js'
 import type { Shelf } from './shelf.js'
 import { spool, type Spool } from './spool.js'
 import { displayDiffers, storedCounts, type Storage, type StoredCounts } from './storage.js'
 import { boundsOf, type Bound, type BoundColumn, type Table } from './table.js'
 import type { TrustedList } from './trusted.js'
-import { asDuplicate, asShown, judge, saysNothing } from './verdict.js'
+import { asDuplicate, asShown, judge } from './verdict.js'
+import { saysNothing } from './ways/no-value.js'
+import { hypotheses } from './ways/originals.js'
 
 export interface InspectOptions {
   readonly reveal: boolean

@@ -8,10 +8,10 @@ import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
 import type { Companion } from './beside.js'
-import type { EvidenceRun } from './evidence-run.js'
-import { printsRound } from './process-channel.js'
+import { printsRound } from './evidence/process-channel.js'
+import type { Slip } from './evidence/slips.js'
+import type { EvidenceRun } from './runs/evidence-run.js'
 import type { ColumnType, StoredCounts } from './storage.js'
-import type { Slip } from './slips.js'
 import type { Judgement } from './verdict.js'
 
 export function why(

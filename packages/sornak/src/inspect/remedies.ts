@@ -1,9 +1,9 @@
 // What would make a value fit a mask that it does not fit: said, never done. A remedy that could put a
 // wrong digit in says what must be known first.
 
+import { lookAlikes } from '../channel/look-alike.js'
 import { integerOf, numberTexts } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
-import { lookAlikes } from '../channel/look-alike.js'
 import type { Mask } from '../mask/mask.js'
 
 export type RemedyCode =

@@ -2,7 +2,7 @@
 // memory; with more of them all go to heaps outside of it, by their hash, and each heap is looked through by itself.
 
 import type { RecordPlace } from '../rows/reader.js'
-import { firstWhere } from './row-lookup.js'
+import { firstWhere } from './evidence/row-lookup.js'
 import { bucketOf, type Heap, type Shelf } from './shelf.js'
 import { spool, type Spool } from './spool.js'
 

@@ -4,8 +4,8 @@
 import type { Definition } from '../identifier/definition.js'
 import type { Binding, ColumnRule } from '../identifier/rules.js'
 import { nearest } from '../words/nearest.js'
-import { matcherOf, type Matcher } from './matcher.js'
-import { hasShapes, shapesOf } from './number-shapes.js'
+import { matcherOf, type Matcher } from './evidence/matcher.js'
+import { hasShapes, shapesOf } from './evidence/number-shapes.js'
 
 export interface BoundColumn {
   readonly header: string

@@ -1,9 +1,9 @@
 // A list that is known to be right: which of its members could have become what is seen, and whether more
 // than one row lays claim to the same member. Members are asked for in order, so that a list need not fit into memory.
 
-import { firstWhere } from './row-lookup.js'
-import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
-import { MOST_AMBIGUOUS } from './weights.js'
+import { firstWhere } from './evidence/row-lookup.js'
+import { isPrintedEnd, type Hypothesis } from './ways/hypothesis.js'
+import { MOST_AMBIGUOUS } from './ways/weights.js'
 
 export interface TrustedList {
   readonly size: number

@@ -5,15 +5,16 @@ import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
 import { fit, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
-import { unchanged } from './from-cut.js'
-import type { Hypothesis } from './hypothesis.js'
+import { channelOf, sameKind } from './evidence/process-channel.js'
+import { MISTYPED, type Slip } from './evidence/slips.js'
 import { asTold, weighedIn, type Context } from './neighbours.js'
-import { hypotheses } from './originals.js'
-import { channelOf, sameKind } from './process-channel.js'
-import { MISTYPED, type Slip } from './slips.js'
 import type { TrustedList } from './trusted.js'
-import { weigh, type Candidate, type Weighed } from './weigh.js'
-import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './weights.js'
+import { unchanged } from './ways/from-cut.js'
+import type { Hypothesis } from './ways/hypothesis.js'
+import { isBlank, isMissing, isOverflow } from './ways/no-value.js'
+import { hypotheses } from './ways/originals.js'
+import { weigh, type Candidate, type Weighed } from './ways/weigh.js'
+import { MEND_ODDS, MOST_AMBIGUOUS, TOGETHER } from './ways/weights.js'
 
 export const VERDICTS = [
   'intact',
@@ -54,12 +55,6 @@ export interface Judgement {
   readonly fit: Fit | undefined
 }
 
-const BLANK = /^\s*$/u
-const MISSING =
-  /^(?:null|\(null\)|none|nan|nil|na|n\/a|#n\/a|#na|<na>|nat|\\n|undefined|-?1\.#ind|-nan)$/i
-const OVERFLOW =
-  /^(?:#{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
-
 /**
  * Judges one stored text under its definition; without its column unless the context brings it in.
  *
@@ -73,14 +68,14 @@ export function judge(
   most = 10,
   context?: Context,
 ): Judgement {
-  if (BLANK.test(seen)) return blank(definition, [])
+  if (isBlank(seen)) return blank(definition, [])
   const fitted = fit(definition, seen)
   if (fitted.ok) {
     if (context?.limits?.has(seen)) return doubted(definition, seen, most, atLimit(context))
     return context?.suspect ? doubted(definition, seen, most, context) : INTACT
   }
-  if (MISSING.test(seen.trim())) return blank(definition, ['missing-mark'])
-  if (OVERFLOW.test(seen.trim()))
+  if (isMissing(seen)) return blank(definition, ['missing-mark'])
+  if (isOverflow(seen))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
   const ways = asTold(hypotheses(definition, seen), context)
@@ -240,11 +235,6 @@ export function asDuplicate(judgement: Judgement, first: number): Judgement {
 /** The judgement of a value whose display format shows something else. */
 export function asShown(judgement: Judgement): Judgement {
   return { ...judgement, findings: [...judgement.findings, 'display-differs'] }
-}
-
-/** Blank, or a word or mark that stands in place of a value. */
-export function saysNothing(seen: string): boolean {
-  return BLANK.test(seen) || MISSING.test(seen.trim()) || OVERFLOW.test(seen.trim())
 }
 
 const NOTHING: Judgement = {

@@ -4,7 +4,8 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { columnRuns, fromCatalog, judge, type ColumnRuns, type Definition } from 'sornak'
-import { bitsOf, spread } from '../../src/inspect/spread.js'
+import { spread } from '../../src/inspect/runs/spread.js'
+import { bitsOf } from '../../src/inspect/short/chance-of-counts.js'
 import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
 const among = (...starts: string[]) => starts[next(starts.length)]!

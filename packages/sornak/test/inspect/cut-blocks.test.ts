@@ -5,7 +5,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { columnEvidence, columnRuns, joinedEvidence, judge, settled, type Definition } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
-import { narrowBlocks } from '../../src/inspect/narrow-blocks.js'
+import { narrowBlocks } from '../../src/inspect/evidence/narrow-blocks.js'
 import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
 
 const voucher = of('{4..6}')

@@ -10,7 +10,7 @@ import {
   type Definition,
   type Judgement,
 } from 'sornak'
-import { lengthsMissing, widestMissing } from '../../src/inspect/cut-widths.js'
+import { lengthsMissing, widestMissing } from '../../src/inspect/runs/cut-widths.js'
 
 const tickets = identifier({ stored: '{4..6}' })
 

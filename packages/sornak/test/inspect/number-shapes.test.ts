@@ -3,7 +3,7 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { fit } from 'sornak'
-import { hasShapes, shapesOf } from '../../src/inspect/number-shapes.js'
+import { hasShapes, shapesOf } from '../../src/inspect/evidence/number-shapes.js'
 import { of } from './converted-column.js'
 
 const MASKS = [

@@ -4,7 +4,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CHANNELS } from 'sornak'
-import { processesOf } from '../../src/inspect/processes.js'
+import { processesOf } from '../../src/inspect/evidence/processes.js'
 import { definition } from '../identifier/definition-for.js'
 
 const short = definition({ stored: '{5}' })

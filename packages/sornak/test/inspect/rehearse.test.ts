@@ -11,7 +11,7 @@ import {
   rehearsal,
   trustedList,
 } from 'sornak'
-import { hypotheses } from '../../src/inspect/originals.js'
+import { hypotheses } from '../../src/inspect/ways/originals.js'
 import { definition } from '../identifier/definition-for.js'
 
 const crew = definition({ stored: '{5}' })

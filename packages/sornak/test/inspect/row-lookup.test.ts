@@ -2,7 +2,7 @@
 
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { betweenEdges, coveringRuns, firstWhere } from '../../src/inspect/row-lookup.js'
+import { betweenEdges, coveringRuns, firstWhere } from '../../src/inspect/evidence/row-lookup.js'
 
 /** Runs of one list: apart, and in order. */
 const list = fc

@@ -11,7 +11,7 @@ import {
   withRow,
   type Mark,
   type RunState,
-} from '../../src/inspect/run-state.js'
+} from '../../src/inspect/evidence/run-state.js'
 
 const PENALTY = 30
 type Known = { readonly rows: number }

@@ -2,11 +2,11 @@
 
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { columnEvidence } from '../../src/inspect/column-evidence.js'
-import { settled } from '../../src/inspect/joined-evidence.js'
-import { UNIT, type Process } from '../../src/inspect/process.js'
-import { processesOf } from '../../src/inspect/processes.js'
-import { usualClasses, usualValues } from '../../src/inspect/usual.js'
+import { columnEvidence } from '../../src/inspect/evidence/column-evidence.js'
+import { settled } from '../../src/inspect/evidence/joined-evidence.js'
+import { UNIT, type Process } from '../../src/inspect/evidence/process.js'
+import { processesOf } from '../../src/inspect/evidence/processes.js'
+import { usualClasses, usualValues } from '../../src/inspect/evidence/usual.js'
 import { identifier } from '../../src/index.js'
 
 const bytesOf = (text: string) => new TextEncoder().encode(text)

@@ -2,11 +2,11 @@
 // them.
 
 import type { Space } from '../../identifier/space.js'
-import { flat, zerosKept } from './population.js'
+import { MEND_ODDS, ROW_BITS, TOGETHER } from '../ways/weights.js'
 import type { ShortGroup } from './group.js'
+import { flat, zerosKept } from './population.js'
 import { isPlain, single } from './story.js'
 import { FEW_ROWS_ALIKE, isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
-import { MEND_ODDS, ROW_BITS, TOGETHER } from '../weights.js'
 
 /** How many more bits speak for values that were cut rather than lost zeros, beside those that were told. */
 export function alike(space: Space, group: ShortGroup, told: number): number {

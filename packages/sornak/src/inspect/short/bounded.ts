@@ -3,11 +3,11 @@
 
 import { INTEGER_TYPES, type IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
+import { MEND_ODDS, TOGETHER } from '../ways/weights.js'
+import { bitsOf } from './chance-of-counts.js'
 import type { ShortGroup } from './group.js'
-import { bitsOf } from '../spread.js'
 import { isPlain } from './story.js'
 import { FEW_ROWS_ALIKE, isWhole, ofColumn, ofPart, rowsOf } from './throughout.js'
-import { MEND_ODDS, TOGETHER } from '../weights.js'
 
 const PARTS = 10
 

@@ -2,9 +2,10 @@
 // of a run as well, that is no proof: here all such stories are told over the same values, and what each needs to
 // be believed is counted in bits.
 
-import { spaceOf, type Space } from '../../identifier/space.js'
-import type { Definition } from '../../identifier/definition.js'
 import { INTEGER_TYPES, isHeld } from '../../channel/integer-limits.js'
+import type { Definition } from '../../identifier/definition.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
+import { OTHER_KIND, ROW_BITS, TOGETHER } from '../ways/weights.js'
 import { alike } from './alike.js'
 import { bounded } from './bounded.js'
 import { amongHeads, fewBlocks } from './few-blocks.js'
@@ -20,11 +21,10 @@ import {
   zerosKept,
   type Population,
 } from './population.js'
-import { storiesOf, zerosLost } from './stories.js'
 import { rivalsOfWidths } from './several-widths.js'
+import { storiesOf, zerosLost } from './stories.js'
 import { isPlain, MOST_OFTEN, type Story } from './story.js'
 import { atStake, ofColumn } from './throughout.js'
-import { OTHER_KIND, ROW_BITS, TOGETHER } from '../weights.js'
 
 /** By how many bits the short values of a group speak for another process rather than for lost zeros. */
 export type Rivals = (process: string) => number | undefined

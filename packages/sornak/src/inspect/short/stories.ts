@@ -1,13 +1,13 @@
 // The ways in which digits become too short, by the process that they tell of.
 
-import type { Interval } from '../../channel/significant.js'
 import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import type { Interval } from '../../channel/significant.js'
 import type { Space } from '../../identifier/space.js'
+import { ROW_BITS, THROUGHOUT } from '../ways/weights.js'
 import { sumOver, timesAround } from './beyond-limit.js'
 import { fewBlocks } from './few-blocks.js'
 import { besideClean } from './places.js'
 import { around, block, type Population } from './population.js'
-import { ROW_BITS, THROUGHOUT } from '../weights.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { wrapped } from './wrapped.js'
 

@@ -2,10 +2,10 @@
 // values say how little a lone one speaks for it.
 
 import type { Space } from '../../identifier/space.js'
-import { rangeOf } from './population.js'
+import { MOST_AT_STAKE, THROUGHOUT } from '../ways/weights.js'
 import type { ShortGroup } from './group.js'
+import { rangeOf } from './population.js'
 import { MOST_OFTEN } from './story.js'
-import { MOST_AT_STAKE, THROUGHOUT } from '../weights.js'
 
 /** Of fewer rows nothing is said about a column. */
 export const FEW_ROWS_ALIKE = 8

@@ -1,0 +1,388 @@
+// What the rows of a column say together: for each process the runs of rows that speak for it, and what is counted of all
+// rows, one row at a time.
+
+import { plainDigits } from '../../channel/number-text.js'
+import type { Definition } from '../../identifier/definition.js'
+import { remembered } from '../../identifier/remembered.js'
+import { spaceOf, widestNumber } from '../../identifier/space.js'
+import type { RecordPlace } from '../../rows/reader.js'
+import { collector } from '../short/short-values.js'
+import { saysNothing } from '../ways/no-value.js'
+import { REPEAT, RUN_BITS } from '../ways/weights.js'
+import { cleanValues } from './clean-values.js'
+import type { EvidenceState, Place } from './evidence-state.js'
+import { fitReader } from './fit-evidence.js'
+import { misfitReader, type Misfit } from './misfit-evidence.js'
+import { narrowBlocks, ownWidths } from './narrow-blocks.js'
+import { bytesOf, shownDigits, textOf } from './printed-digits.js'
+import { bits, IN, OUT, UNIT, type Process } from './process.js'
+import { processesOf } from './processes.js'
+import { faded, noRows, withRow } from './run-state.js'
+import { sequence, type Again } from './sequence.js'
+import { SLIPS } from './slips.js'
+import { copyOf, MOST_DIGITS, noSums, type Sums } from './sums.js'
+import { usualClasses, usualValues, type Answer } from './usual.js'
+import { firstDigit, isDigits } from './value-bytes.js'
+
+export interface ColumnEvidence {
+  readonly definition: Definition
+  readonly processes: readonly Process[]
+  /** A value that fits. True where it is exactly the limit of a type: such a one has to be judged as well. */
+  fits(bytes: Uint8Array, start: number, end: number, place: RecordPlace): boolean
+  /** A value that does not fit. One that is blank, or a word or mark in place of a value, says nothing. */
+  misfit(seen: string, place: RecordPlace): void
+  state(): EvidenceState
+}
+
+const PENALTY = RUN_BITS * UNIT
+/** What stands for a value that is not there, or that a type could not hold, as often as for itself. */
+const MINUS_ONE = '-1'
+type Found = Misfit['found']
+type Said = Answer['said'][number]
+const NONE: ReadonlyMap<number, number> = new Map()
+
+// What reads the values of a definition, and learns of them as they come; nothing of it depends on the rows before.
+const readersOf = remembered((definition: Definition) => {
+  const processes = processesOf(definition)
+  const mixed = spaceOf(definition).layouts.some(({ places }) =>
+    places.some(({ chars }) => !chars.every(isDigit)),
+  )
+  const fitting = fitReader(processes, mixed)
+  const classes = usualClasses(processes, mixed, fitting.says)
+  return { processes, mixed, fitting, classes, saysOf: misfitReader(definition, processes) }
+})
+
+const isDigit = (code: number) => code >= 48 && code <= 57
+
+/** @param from what the rows before have said; nothing at the start of a part */
+export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {
+  const { processes, mixed, fitting, saysOf, classes } = readersOf(definition)
+  const space = spaceOf(definition)
+  const widest = space.widest || widestNumber(space)
+  const wide = processes.some(({ rounds }) => rounds)
+  const count = processes.length
+  const zeros = () => Array<number>(count).fill(0)
+  const runs = from ? [...from.runs] : processes.map(() => noRows<Sums>())
+  const now = copyOf(from?.sums ?? noSums(count))
+  // The row's place is the reader's and changes: what is kept of it is a copy.
+  const { place } = now
+  const arrive = ({ index, line, offset }: RecordPlace) => {
+    place.index = index
+    place.line = line
+    place.offset = offset
+  }
+  let rows = from?.rows ?? 0
+  /** Rows after which each process was last brought up to date. */
+  const fitsAt = Array<number>(count).fill(now.fits)
+  const misfitsAt = Array<number>(count).fill(now.misfits)
+  /** What rows that said less than usual still take from each process: runs that are open lose it later. */
+  const owed = zeros()
+  const starts = from ? [...from.starts] : Array<number>(100).fill(0)
+  const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
+  const clean = cleanValues(space, from?.clean)
+  const padding = definition.zeros === 'padding'
+  const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
+  const shorts = collector(from?.shorts)
+  const standing = new Map(from?.standing)
+  const could = from ? [...from.could] : zeros()
+  const untouched = from ? [...from.untouched] : zeros()
+  const atLimit = from ? [...from.atLimit] : zeros()
+  let others = from?.others ?? 0
+  let repeats = from?.repeats ?? 0
+  let first = from?.first
+  let alone = from === undefined
+  const before = sequence(from?.last)
+  let lastMisfit = from?.lastMisfit ?? ''
+
+  const usual = usualValues(classes)
+
+  const mark = (): Place => ({ row: rows, known: copyOf(now) })
+
+  // Rows that went by without being asked for were usual ones, or had nothing for the process.
+  function catchUp(i: number): void {
+    const passed =
+      processes[i]!.usual * (now.fits - fitsAt[i]!) + OUT * (now.misfits - misfitsAt[i]!) + owed[i]!
+    runs[i] = faded(runs[i]!, passed)
+    owed[i] = 0
+    fitsAt[i] = now.fits
+    misfitsAt[i] = now.misfits
+  }
+
+  // Bits for each process for which this row speaks, in order; `end` counts the row.
+  function row(said: readonly Said[], end: () => void): void {
+    settle()
+    const start = mark()
+    let stop: Place | undefined
+    for (const [i] of said) catchUp(i)
+    end()
+    rows++
+    for (const [i, score] of said) {
+      fitsAt[i] = now.fits
+      misfitsAt[i] = now.misfits
+      runs[i] = withRow(
+        runs[i]!,
+        score,
+        PENALTY,
+        () => start,
+        () => (stop ??= mark()),
+      )
+    }
+  }
+
+  // What many said is added as what one says, so many times.
+  function note({ said, held, near }: Answer, count: number): void {
+    for (const i of held) now.held[i]! += count
+    for (const i of near) now.near[i]! += count
+    for (const [i, more] of said) {
+      now.scores[i]! += more * count
+      owed[i]! += more * count
+    }
+    countRounded(said, count)
+  }
+  function countRounded(said: Answer['said'], count: number): void {
+    for (const [i, more] of said) {
+      const { rounds, usual } = processes[i]!
+      if (!rounds) continue
+      if (more + usual > 0) could[i]! += count
+      else untouched[i]! += count
+    }
+  }
+  const settle = () => usual.drain(note)
+
+  // `shown`: processes that the marks around it speak for.
+  function fit(bytes: Uint8Array, from: number, to: number, shown: Found = []): boolean {
+    let limit = false
+    const digit = bytes[from]! - 48
+    const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
+    const start = digit >= 0 && digit <= 9 && next >= 0 && next <= 9 ? digit * 10 + next : -1
+    if (start >= 0) starts[start]!++
+    narrow.take(to - (padding ? firstDigit(bytes, from, to) : from), start, place)
+    const number = !mixed || isDigits(bytes, from, to)
+    if (!number) now.spelt++
+    if (digit === 0 && to - from > 1) now.zeros++
+    else if (digit >= 0 && digit <= 9) now.wide++
+    clean.take(bytes, from, to, number)
+    if (shown.length === 0 && usual.take(bytes, from, to)) {
+      if (wide) other(before.goesOn(bytes, from, to))
+      now.fits++
+      rows++
+    } else
+      limit = speak(
+        fitting.says(bytes, from, to),
+        wide ? before.goesOn(bytes, from, to) : 'no',
+        shown,
+        () => textOf(bytes, from, to),
+      )
+    if (wide) before.keep(bytes, from, to)
+    return limit
+  }
+
+  // The more originals come out as one, the sooner a sequence repeats itself. That it comes by one says nothing, but that
+  // a run may begin here.
+  const againBits =
+    (how: Again) =>
+    ([i, more]: Said): Said => {
+      const bits = Math.round((more + processes[i]!.usual) * REPEAT.share)
+      return [i, how === 'same' ? Math.min(REPEAT.most * UNIT, bits) : 1]
+    }
+
+  const rounded = ([i, more]: Said) =>
+    processes[i]!.rounds === true && more + processes[i]!.usual > 0
+
+  const withShown = (said: readonly Said[], shown: Found): Said[] =>
+    [...said, ...shown.map(([i]): Said => [i, IN - processes[i]!.usual])].sort(([a], [b]) => a - b)
+
+  function other(how: Again): void {
+    others++
+    if (how === 'same') repeats++
+  }
+
+  // A value that may speak for a process; not if it repeats what the row before it said. That it does is to be weighed
+  // later, when it is known whether others repeat as well. True where it is exactly the limit of a type.
+  function speak(
+    { said, held, near }: Answer,
+    how: Again,
+    shown: Found,
+    seen: () => string,
+  ): boolean {
+    let limit = false
+    for (const i of held) now.held[i]!++
+    for (const i of near) now.near[i]!++
+    countRounded(said, 1)
+    const printed = said.filter(rounded)
+    if (wide && printed.length === 0) other(how)
+    const follows = ([i]: Said) =>
+      how !== 'no' && !(how === 'binary' && processes[i]!.id.includes('binary'))
+    const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
+    const fresh =
+      how === 'no'
+        ? said
+        : said.map((one): Said =>
+            rounded(one) && follows(one) ? [one[0], -processes[one[0]]!.usual] : one,
+          )
+    const told = shown.length === 0 ? fresh : withShown(fresh, shown)
+    const speaking: Said[] = []
+    for (const [i, more] of told) {
+      const { usual, exactly } = processes[i]!
+      if (more + usual === exactly) {
+        limit = true
+        atLimit[i]!++
+      }
+      const score = more + usual + (going.get(i) ?? 0)
+      if (score > 0) speaking.push([i, score])
+      else owed[i]! += more
+    }
+    const end = () => {
+      now.fits++
+      for (const [i, more] of told) now.scores[i]! += more
+      for (const [i] of shown) now.hits[i]!++
+      if (printed.some(([i]) => processes[i]!.id === 'short-display') && how !== 'same')
+        countDigits(seen())
+      for (const [i] of printed) {
+        now.again[i]! += going.get(i) ?? 0
+        if (how !== 'same') now.fresh[i]! += how === 'no' ? 1 : 2
+      }
+    }
+    if (speaking.length) row(speaking, end)
+    else {
+      end()
+      rows++
+    }
+    return limit
+  }
+
+  function misfitRow(seen: string): void {
+    const {
+      marked,
+      found,
+      quiet,
+      isRead,
+      inForm,
+      percent,
+      isShortened,
+      isFraction,
+      bare,
+      way,
+      stands,
+      slip,
+    } = saysOf(seen)
+    standing.set(way, (standing.get(way) ?? 0) + 1)
+    if (marked !== undefined) {
+      const bytes = bytesOf(marked)
+      now.marked++
+      if (bytes[0] === 48 && bytes.length > 1) now.markedZeros++
+      fit(bytes, 0, bytes.length, found)
+      lastMisfit = ''
+      return
+    }
+    narrow.misfit(place)
+    // The same value again: that many originals come out as it is said already, but of one that is held at a limit.
+    const repeated = seen === lastMisfit
+    row(
+      found.map(([i]) => [i, quiet.get(i) ?? IN]),
+      () => {
+        now.misfits++
+        if (isRead) now.reads++
+        if (inForm) now.formed++
+        if (isFraction) now.fractions++
+        if (percent) now.percents++
+        if (percent === 'hundredfold') now.hundreds++
+        // A percent sign leaves two numbers open, which have the same zeros at the end but for two.
+        if (isShortened && !repeated) countDigits(seen, percent ? seen.replace(/\D/g, '') : bare)
+        if (/^0\d+$/.test(seen)) now.padded++
+        if (bare !== undefined && bare.length < widest && !stands) {
+          now.short++
+          shorts.add(bare, rows)
+          if (bare.length * 2 <= widest) now.tiny++
+        } else if (bare !== undefined) {
+          now.wide++
+          if (bare.length === widest && bare.length > 1)
+            formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
+        }
+        const kind = slip === undefined ? -1 : SLIPS.indexOf(slip)
+        if (kind >= 0) now.slips[kind]!++
+        for (const [i, many] of found) {
+          if (kind >= 0) now.slipsToo[kind * count + i]!++
+          now.scores[i]! += IN - OUT
+          now.hits[i]!++
+          const more = repeated && !processes[i]!.id.startsWith('clamped') ? 0 : bits(many)
+          now.extra[i]! += more
+          if (isRead) {
+            now.readsToo[i]!++
+            now.readsExtra[i]! += more
+          }
+          const { nearly, max } = processes[i]!
+          // A signed type has as many numbers below zero.
+          const size = max === undefined ? bare : (bare ?? /^-(\d+)$/.exec(seen)?.[1])
+          if (nearly === undefined || size === undefined) continue
+          if (max === undefined && size.length >= widest) continue
+          now.held[i]!++
+          if (BigInt(size) >= nearly) now.near[i]!++
+        }
+      },
+    )
+    before.forget()
+    lastMisfit = seen
+  }
+
+  function countDigits(seen: string, bare = seen): void {
+    const shown = shownDigits(seen)
+    const long = plainDigits(bare)
+    if (shown !== undefined) {
+      now.digits[Math.min(MOST_DIGITS, shown)]!++
+      if (shown >= bare.length) now.complete++
+    } else if (long > 0) {
+      now.plain[Math.min(MOST_DIGITS, long)]!++
+      if (long < bare.length) now.ending[long]!++
+    }
+  }
+
+  return {
+    definition,
+    processes,
+    fits(bytes, start, end, where) {
+      arrive(where)
+      lastMisfit = ''
+      if (alone) {
+        alone = false
+        const text = textOf(bytes, start, end)
+        first = { kind: 'fits', text, place: { ...where } }
+        if (wide) before.keep(bytes, start, end)
+        return fitting.isLimit(bytes, start, end)
+      }
+      return fit(bytes, start, end)
+    },
+    misfit(seen, where) {
+      if (saysNothing(seen) || seen === MINUS_ONE) return
+      arrive(where)
+      if (alone) {
+        alone = false
+        first = { kind: 'misfit', text: seen, place: { ...where } }
+        lastMisfit = seen
+      } else misfitRow(seen)
+    },
+    state() {
+      settle()
+      for (let i = 0; i < count; i++) catchUp(i)
+      return {
+        first,
+        rows,
+        sums: mark().known,
+        runs: [...runs],
+        starts: [...starts],
+        formedStarts: [...formedStarts],
+        clean: clean.clean(),
+        narrow: narrow.blocks(),
+        standing: [...standing].sort(([a], [b]) => a - b),
+        shorts: shorts.values(),
+        could: [...could],
+        untouched: [...untouched],
+        atLimit: [...atLimit],
+        others,
+        repeats,
+        last: before.last(),
+        lastMisfit,
+      }
+    },
+  }
+}

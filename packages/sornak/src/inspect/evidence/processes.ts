@@ -1,0 +1,143 @@
+// The processes that a column is watched for, and what a value that fits says of each: that it could have
+// printed it (in favour by as much as it is rare otherwise), or that it could not.
+
+import { FIFTEEN } from '../../channel/fifteen-digits.js'
+import { HOLDING_TYPES, INTEGER_TYPES } from '../../channel/integer-limits.js'
+import type { Definition } from '../../identifier/definition.js'
+import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
+import { STOPS } from '../ways/hypothesis.js'
+import { FORMS, OUT, type Process } from './process.js'
+import {
+  behind,
+  carelessly,
+  double,
+  fifteen,
+  plain,
+  rounds,
+  single,
+  thousands,
+} from './rounding-images.js'
+import { holds, wraps } from './type-limits.js'
+import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
+
+export function processesOf(definition: Definition): Process[] {
+  const space = spaceOf(definition)
+  const never = (id: string): Process => ({ id, usual: OUT })
+  const list: Process[] = [
+    ...FORMS.map((code) => never(`form ${code}`)),
+    ...['marks', 'display', 'letter-case', 'sign'].map(never),
+    { id: 'look-alike', usual: OUT, fits: unlessZeroIn },
+    ...unlessHeld(space, 'evaluated', unlessCode, 69, 101),
+    ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
+    ...unlessHeld(space, 'base-sixty', unless(58), 58),
+    ...unlessHeld(space, 'date-guess', unless(45, 47), 45, 47, 77),
+  ]
+  const { widths } = space
+  for (let lost = 1; lost < Math.min(widths.at(-1) ?? 0, 25); lost++)
+    list.push(cutShort(lost, widths))
+  for (let kept = 1; widths.length > 1 && kept < Math.min(widths.at(-1)!, 25); kept++)
+    list.push({
+      id: `cut-short to ${kept}`,
+      usual: 0,
+      kept,
+      fits: (_, start, end) => (end - start > kept ? OUT : 0),
+    })
+  const { fronts, integers } = space
+  if (fronts)
+    list.push(integers.count > 0n ? { id: 'front', usual: 0, fits: unlessBare } : never('front'))
+  if (integers.count === 0n && !fronts) return list
+  return [...list, ...numeric(space)]
+}
+
+// What readers of numbers do.
+function numeric(space: Space): Process[] {
+  const widest = widestNumber(space)
+  const nearly = (8n ** BigInt(widest - 1) * 3n) / 4n
+  const list: Process[] = [
+    { id: 'number-read', usual: 0, fits: unlessZero },
+    { id: 'octal', usual: 0, fits: unlessOctal, nearly },
+    { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
+    { id: STOPS, usual: 0, fits: unlessBare, nearly },
+    widest > 6 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
+    ...(widest > 3 ? [rounds('thousands', space, thousands)] : []),
+    { id: 'repadded', usual: OUT },
+  ]
+  for (const type of HOLDING_TYPES) {
+    if (10n ** BigInt(widest) <= type.max) continue
+    if (INTEGER_TYPES.includes(type)) list.push(wraps(type))
+    list.push(holds(type, space))
+  }
+  // What fits starts with a zero, or is beyond so many nines: they show in what does not.
+  for (let nines = 6; nines < widest; nines++)
+    list.push({ id: `clamped ${'9'.repeat(nines)}`, usual: OUT })
+  if (widest > 7) list.push(rounds('binary32', space, single))
+  if (widest > FIFTEEN)
+    list.push(
+      rounds('binary64', space, double),
+      rounds('fifteen-cut', space, fifteen('cut')),
+      rounds('fifteen-rounded', space, fifteen('rounded')),
+      rounds('fifteen-binary64', space, behind),
+      carelessly,
+    )
+  return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))
+}
+
+function unlessZero(bytes: Uint8Array, start: number, end: number): number {
+  return leadingZero(bytes, start, end) ? OUT : 0
+}
+
+// A reader that stops at the first character that is no digit leaves digits alone, and nothing else.
+function unlessBare(bytes: Uint8Array, start: number, end: number): number {
+  return leadingZero(bytes, start, end) || !isDigits(bytes, start, end) ? OUT : 0
+}
+
+// A reader of octal digits leaves 0891 alone.
+function unlessOctal(bytes: Uint8Array, start: number, end: number): number {
+  if (!leadingZero(bytes, start, end)) return 0
+  for (let at = start; at < end; at++) if (bytes[at]! > 55) return 0
+  return OUT
+}
+
+// Who writes letters for digits writes an O for a zero, at the least.
+function unlessZeroIn(bytes: Uint8Array, start: number, end: number): number {
+  return holdsZero(bytes, start, end) ? OUT : 0
+}
+
+function unless(...codes: number[]): NonNullable<Process['fits']> {
+  return (bytes, start, end) => {
+    for (let at = start + 1; at < end; at++) if (codes.includes(bytes[at]!)) return OUT
+    return 0
+  }
+}
+
+// Watched for only where values can hold such characters at all.
+function unlessHeld(
+  space: Space,
+  id: string,
+  fits: NonNullable<Process['fits']>,
+  ...codes: number[]
+): Process[] {
+  const holds = space.layouts.some(({ places }) =>
+    places.some(({ chars }) => codes.some((code) => chars.includes(code))),
+  )
+  return holds ? [{ id, usual: 0, fits }] : []
+}
+
+// 12E5: digits, an E, digits.
+function unlessCode(bytes: Uint8Array, start: number, end: number): number {
+  let letters = 0
+  for (let at = start; at < end; at++) {
+    const byte = bytes[at]!
+    if (byte >= 48 && byte <= 57) continue
+    if ((byte !== 69 && byte !== 101) || at === start || at === end - 1 || letters++) return 0
+  }
+  return letters ? OUT : 0
+}
+
+// So many characters are gone. Where values have several widths, what is left of a wide one fits as well.
+function cutShort(lost: number, widths: readonly number[]): Process {
+  const bare: Process = { id: `cut-short by ${lost}`, usual: OUT, lost }
+  return widths.some((width) => widths.includes(width + lost))
+    ? { ...bare, fits: (_, start, end) => (widths.includes(end - start + lost) ? 0 : OUT) }
+    : bare
+}

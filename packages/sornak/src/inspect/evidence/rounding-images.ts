@@ -1,0 +1,177 @@
+// What a rounding prints: whether a value that fits may be one, and of how many originals.
+
+import {
+  BINARY32,
+  BINARY64,
+  decimalBehind,
+  isShortest,
+  nearestFloat,
+  roundedTo,
+  singlePrinted,
+} from '../../channel/binary-float.js'
+import { FIFTEEN } from '../../channel/fifteen-digits.js'
+import { fewestZeros } from '../../channel/number-text.js'
+import { fromSignificant } from '../../channel/significant.js'
+import type { Space } from '../../identifier/space.js'
+import { CARELESS } from '../ways/hypothesis.js'
+import { bits, OUT, type Process } from './process.js'
+import { compare, leadingZero, lowBits, valueOf } from './value-bytes.js'
+
+/** What a rounding prints. */
+export interface Image {
+  /** What the value is the rounding of: undefined where it changes nothing, `out` where it cannot be one. */
+  readonly of: (bytes: Uint8Array, start: number, end: number) => Interval | 'out' | undefined
+  readonly alike: NonNullable<Process['alike']>
+}
+interface Interval {
+  readonly low: bigint
+  readonly high: bigint
+}
+
+export function rounds(id: string, space: Space, image: Image): Process {
+  const { alike } = image
+  return {
+    id,
+    usual: OUT,
+    rounds: true,
+    alike,
+    fits(bytes, start, end) {
+      if (leadingZero(bytes, start, end)) return OUT
+      const preimage = image.of(bytes, start, end)
+      if (preimage === undefined) return 0
+      if (preimage === 'out') return OUT
+      return bits(space.count(preimage.low, preimage.high).count)
+    },
+  }
+}
+
+export function fifteen(how: 'cut' | 'rounded'): Image {
+  return {
+    alike: (length) => (length <= FIFTEEN ? {} : { lastDigit: true }),
+    of(bytes, start, end) {
+      const lost = end - start - FIFTEEN
+      if (lost <= 0) return undefined
+      for (let at = end - lost; at < end; at++) if (bytes[at] !== 48) return 'out'
+      return halfOpen(fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(lost), how), how)
+    },
+  }
+}
+
+// Few digits of a number, and zeros behind them.
+export const plain: Image = {
+  alike: (length) => (fewestZeros(length) === 0 ? {} : { zeros: fewestZeros(length) }),
+  of(bytes, start, end) {
+    const least = fewestZeros(end - start)
+    if (least === 0) return undefined
+    const zeros = zerosAt(bytes, start, end)
+    if (zeros < least) return 'out'
+    return fromSignificant(valueOf(bytes, start, end), 10n ** BigInt(zeros), 'cut')
+  },
+}
+
+// Cut or rounded to thousands, however many digits there are.
+export const thousands: Image = {
+  alike: (length) => (length < 4 ? {} : { zeros: 3 }),
+  of(bytes, start, end) {
+    if (end - start < 4) return undefined
+    if (zerosAt(bytes, start, end) < 3) return 'out'
+    return fromSignificant(valueOf(bytes, start, end), 1000n, 'cut')
+  },
+}
+
+function zerosAt(bytes: Uint8Array, start: number, end: number): number {
+  let last = end
+  while (last > start && bytes[last - 1] === 48) last--
+  return end - last
+}
+
+// Of the two halves between values that are rounded one goes to each.
+const halfOpen = ({ low, high }: Interval, how: 'cut' | 'rounded'): Interval =>
+  how === 'cut' ? { low, high } : { low, high: high - 1n }
+
+// Binary64 numbers of so many digits are multiples of this power of two, at the least.
+const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
+
+/** Up to 2^53 every integer is a binary64 number. */
+const SAFE = `${1n << 53n}`
+const SAFE_FRONT = Number.parseInt(SAFE.slice(0, 4), 10)
+
+/** In a form of its own what it prints does not fit: it left alone what is not beyond 2^53. */
+export const carelessly: Process = {
+  id: CARELESS,
+  usual: OUT,
+  rounds: true,
+  alike: (length, front) => (length === 16 && front === SAFE_FRONT ? null : {}),
+  fits: (bytes, start, end) =>
+    leadingZero(bytes, start, end) || compare(bytes, start, end, SAFE) > 0 ? OUT : 0,
+}
+
+// Most values are told from their last bits or digits; only what passes becomes an exact integer.
+export const double: Image = {
+  alike(length, front) {
+    if (length < 16 || (length === 16 && front < SAFE_FRONT)) return {}
+    if (length === 16 && front === SAFE_FRONT) return null
+    return { lastDigit: true, bits: spacingBits(length) }
+  },
+  of(bytes, start, end) {
+    const digits = end - start
+    if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
+    if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
+      return compare(bytes, start, end, SAFE) <= 0 ? undefined : 'out'
+    const value = valueOf(bytes, start, end)
+    if (value < 1n << 53n) return undefined
+    const float = nearestFloat(value, BINARY64)
+    const printed = value === float || isShortest(value, float, BINARY64)
+    return printed ? roundedTo(float, BINARY64) : 'out'
+  },
+}
+
+export const single: Image = {
+  alike(length, front) {
+    if (length < 8 || (length === 8 && front < 1677)) return {}
+    if (length === 8) return front === 1677 ? null : { bits: 1 }
+    return { lastDigit: length > 16, zeros: length - 8, bits: length === 9 ? 3 : 6 }
+  },
+  of(bytes, start, end) {
+    const digits = end - start
+    if (digits < 8 || compare(bytes, start, end, '16777216') <= 0) return undefined
+    const least = digits === 8 ? 1 : digits === 9 ? 3 : 6
+    const zeros = digits - 8
+    const ending = zerosAt(bytes, start, end)
+    const round = digits > 8 && ending >= zeros
+    // More zeros than it leaves are of round numbers: they say nothing where they alone put it among the binary ones.
+    if (10 ** ending >= 2 ** least && ending > zeros) return undefined
+    // A number so long may also be printed as the binary64 number that it is, whose last digits are zeros.
+    // It lies as near to a binary32 number as binary64 numbers lie to each other, and those of binary32 lie far apart.
+    const doubled = digits > 16 && bytes[end - 1] === 48 && nearMultiple(bytes, start, end)
+    if (!round && !doubled && lowBits(bytes, start, end, least) !== 0) return 'out'
+    const float = singlePrinted(valueOf(bytes, start, end))
+    return float === undefined ? 'out' : roundedTo(float, BINARY32)
+  },
+}
+
+// Fifteen digits that were printed again from a binary number, with digits of its own behind them.
+export const behind: Image = {
+  alike(length, front) {
+    if (length <= FIFTEEN) return {}
+    if (length === 16 && front <= SAFE_FRONT)
+      return front === SAFE_FRONT ? null : { lastDigit: true }
+    return { bits: spacingBits(length) }
+  },
+  of(bytes, start, end) {
+    const lost = end - start - FIFTEEN
+    if (lost <= 0) return undefined
+    const digits = end - start
+    if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
+    const value = valueOf(bytes, start, end)
+    const decimal = decimalBehind(value, FIFTEEN)
+    if (decimal === undefined) return 'out'
+    return halfOpen(fromSignificant(decimal, 10n ** BigInt(lost), 'rounded'), 'rounded')
+  },
+}
+
+// Near a multiple of 2^24, by the spacing of binary64 numbers of 20 digits and fewer.
+function nearMultiple(bytes: Uint8Array, start: number, end: number): boolean {
+  const rest = lowBits(bytes, start, end, 24)
+  return end - start > 20 || rest <= 8192 || rest >= (1 << 24) - 8192
+}

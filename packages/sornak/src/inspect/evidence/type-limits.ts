@@ -1,0 +1,58 @@
+// What a value that fits says of integer types: that it may have wrapped round in one, or is held at its limit.
+
+import { HOLDING_TYPES, type IntegerType } from '../../channel/integer-limits.js'
+import type { Space } from '../../identifier/space.js'
+import { bits, MOST, OUT, type Process } from './process.js'
+import { compare, leadingZero } from './value-bytes.js'
+
+export function wraps({ name, max }: IntegerType): Process {
+  const most = max.toString()
+  return {
+    id: `wrapped ${name}`,
+    usual: OUT,
+    max,
+    nearly: nearlyOf(max),
+    alike: besideLimits(max),
+    fits: (bytes, start, end) =>
+      leadingZero(bytes, start, end) ||
+      compare(bytes, start, end, most) > 0 ||
+      isLimit(bytes, start, end)
+        ? OUT
+        : 0,
+  }
+}
+
+// What is exactly the limit of a type was held there, and did not come round to it.
+const isLimit = (bytes: Uint8Array, start: number, end: number) =>
+  LIMITS.some((limit) => compare(bytes, start, end, limit) === 0)
+
+const LIMITS = HOLDING_TYPES.map(({ max }) => max.toString())
+
+// Exactly the limit stands for all that lies beyond it.
+export function holds({ max }: IntegerType, space: Space): Process {
+  const most = max.toString()
+  const beyond = bits(space.count(max, 10n ** 60n).count)
+  return {
+    id: `clamped ${most}`,
+    usual: OUT,
+    max,
+    ...(beyond >= MOST && { exactly: beyond }),
+    nearly: nearlyOf(max),
+    alike: besideLimits(max),
+    fits(bytes, start, end) {
+      if (leadingZero(bytes, start, end)) return OUT
+      const order = compare(bytes, start, end, most)
+      return order > 0 ? OUT : order === 0 ? beyond : 0
+    },
+  }
+}
+
+const nearlyOf = (max: bigint) => max - max / 16n
+
+// On the same side of a limit, and of where values come near it.
+function besideLimits(max: bigint): NonNullable<Process['alike']> {
+  const limits = [max, nearlyOf(max)].map(String)
+  const [most = ''] = limits
+  const fronts = limits.map((text) => Number.parseInt(text.slice(0, 4), 10))
+  return (length, front) => (length === most.length && fronts.includes(front) ? null : {})
+}

@@ -1,0 +1,400 @@
+// Processes held against each other over some rows: which explains them best, and how far each gains or loses there.
+
+import type { Definition } from '../../identifier/definition.js'
+import { allDigits } from '../../identifier/fit.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
+import type { EvidenceState } from '../evidence/evidence-state.js'
+import { ofSeveral } from '../evidence/hands.js'
+import { channelOf, printsRound } from '../evidence/process-channel.js'
+import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
+import { processesOf } from '../evidence/processes.js'
+import { repeatsSpeak } from '../evidence/repeating.js'
+import type { Mark, Run } from '../evidence/run-state.js'
+import { noSums, type Sums } from '../evidence/sums.js'
+import { lacking } from '../short/alike.js'
+import { boundOf } from '../short/bounded.js'
+import { isUnsure } from '../short/front-in-use.js'
+import { rowsIn, type ShortGroup } from '../short/group.js'
+import { breaksOrder } from '../short/in-order.js'
+import { rangeOf } from '../short/population.js'
+import { strange } from '../short/strange.js'
+import { ofColumn } from '../short/throughout.js'
+import { frontWeight, isOwnShape } from '../ways/front-weight.js'
+import type { StandsAs } from '../ways/hypothesis.js'
+import type { Lift } from '../ways/weigh.js'
+import { DOUBT_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
+import { noneBehind, noneSpelt } from './behind-numbers.js'
+import { evenness } from './evenness.js'
+import type { EvidenceRun } from './evidence-run.js'
+import { exceptional } from './exceptional-run.js'
+import { lifts, prior } from './lifts.js'
+import { loneValues } from './lone-value.js'
+import {
+  belowAnyway,
+  belowOnlyHere,
+  isBetween,
+  leftIn,
+  mostShown,
+  runwise,
+  scattered,
+  total,
+  usualDigits,
+} from './process-totals.js'
+import { groupOf } from './short-group.js'
+import { slipOdds } from './slip-odds.js'
+
+export interface Comparison {
+  readonly processes: readonly Process[]
+  over(from: Mark<Sums>, to: Mark<Sums>, own: Process, score: number): EvidenceRun
+  /** All rows, as one run in which nothing is doubted. */
+  everywhere(): EvidenceRun
+}
+
+interface Known {
+  /** How often originals start as one does. */
+  readonly usual: EvidenceRun['usual']
+  /** For each process: bits for rows that it rounded here and there. */
+  readonly among: readonly number[]
+  /** All rows tell no story of their own, to which those of a run could be an exception. */
+  readonly mixed: boolean
+}
+
+export function comparison(
+  definition: Definition,
+  whole: EvidenceState,
+  inRuns: readonly (readonly Run<Sums>[])[],
+  { usual, among, mixed }: Known,
+): Comparison {
+  const all = whole.sums
+  const space = spaceOf(definition)
+  const processes = processesOf(definition)
+  const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const setting = {
+    definition,
+    all,
+    goesOn: all.spelt * 10 > all.fits || !isOwnShape(space),
+    largest: rangeOf(space, whole.clean) && BigInt(whole.clean.most),
+  }
+  const nothing = noSums(processes.length)
+  const {
+    alike,
+    everywhere: even,
+    isFair,
+    hitsOf,
+    negatives,
+    signedRows,
+  } = evenness(definition, whole, nothing)
+  const read = place.get('number-read')
+  const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
+  // A signed type shows by its minus signs, of which the short values know nothing.
+  const signed = (id: string, from: Sums, to: Sums) =>
+    id.startsWith('wrapped int') && signedRows(id, from, to) > 0
+  // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
+  const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
+    exactly !== undefined ||
+    (id.startsWith('wrapped int') && signedRows(id, from, to) >= FEW_NEGATIVE)
+  // Numbers that only gained a minus lie where others do; those that wrapped round come near the limit.
+  const spansItself = (process: Process, i: number, from: Sums, to: Sums) =>
+    process.exactly !== undefined || (showsItself(process, from, to) && to.near[i]! > from.near[i]!)
+  // Here and there a value is exactly the limit of a type: several are no chance.
+  const limits = new Set(
+    processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
+  )
+  const speak = repeatsSpeak(whole)
+  const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
+  // What wrapped round in a type does not lie, all of it, in one of half its bits.
+  const narrower = processes.map(({ id }) => {
+    const [, bits = ''] = /^wrapped u?int(32|64)$/.exec(id) ?? []
+    const half = bits === '64' ? '32' : '16'
+    return bits ? ['int', 'uint'].flatMap((sign) => place.get(`wrapped ${sign}${half}`) ?? []) : []
+  })
+  const inNarrower = (i: number, from: Sums, to: Sums) => {
+    const hits = to.hits[i]! - from.hits[i]!
+    return hits >= FEW_WRAPPED && narrower[i]!.some((k) => hits === to.hits[k]! - from.hits[k]!)
+  }
+  // For a process at work on all rows, and here and there.
+  const both = (
+    process: Process,
+    i: number,
+    from: Sums,
+    to: Sums,
+    fair = isFair(process, i, from, to) || spansItself(process, i, from, to),
+  ): [number, number] =>
+    inNarrower(i, from, to)
+      ? [-Infinity, -Infinity]
+      : [
+          total(setting, process, i, from, to, fair) + again(i, from, to),
+          scattered(setting, process, i, from, to, fair),
+        ]
+  const stops = place.get('front')
+  const cutBehind = (i: number, from: Sums, to: Sums) =>
+    i === stops ? noneBehind(i, read, all, from, to) : 0
+  const { fronts, integers } = space
+  const spelt =
+    fronts && integers.count > 0n ? fronts.share(0n, 10n ** BigInt(fronts.widest) - 1n) : 1
+  const unspelt = (i: number, from: Sums, to: Sums) =>
+    i === stops && read !== undefined ? noneSpelt(spelt, i, read, from, to) : 0
+  const totals = (from: Sums, to: Sums) =>
+    processes.map((process, i) => {
+      const behind = Math.max(cutBehind(i, from, to), unspelt(i, from, to))
+      return Math.max(...both(process, i, from, to)) + behind * UNIT
+    })
+  // What was at work here and there says nothing of values that fit. What starts with a zero may be no number to it.
+  const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {
+    const [all, some] = both(process, i, from, to)
+    const refused = process.rounds ? OUT * (to.zeros - from.zeros) : 0
+    return all - refused >= some
+  }
+  const likely = (id: string) => (id === 'front' ? frontWeight(space) : prior(id))
+  // What was rounded shows by itself.
+  const byItself = ({ id, rounds }: Process) => (rounds ? 1 : likely(id))
+  const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
+    let best = -1
+    let most = -Infinity
+    for (let i = 0; i < processes.length; i++) {
+      const { id } = processes[i]!
+      const usual = signed(id, from, to) ? TOGETHER.negativeWrapped : likely(id)
+      const weighed = sums[i]! / UNIT + Math.log2(usual)
+      if (core[i] && weighed > most) [best, most] = [i, weighed]
+    }
+    return { best, most }
+  }
+  const everyShort = groupOf(whole, space.widest, {
+    negatives: negatives(nothing, all) > 0,
+    scattered: read === undefined || inRuns[read]!.length === 0,
+  })
+  const lone = loneValues(definition, whole)
+  const slips = slipOdds(space, processes, all, inRuns)
+  // Where several programs left their numbers, those of a run are no exception to what the others tell.
+  const seldom = ofSeveral(whole.standing)
+  const lifted = lifts(definition, whole, {
+    alike,
+    among,
+    signed,
+    everyShort,
+    mixed: mixed || seldom > 0,
+  })
+  // A value that can be read both ways counts for both.
+  const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
+    const grouped = hitsOf('form grouped', from, to)
+    const tails = hitsOf('form decimal-tail', from, to)
+    if (grouped >= FEW_MARKS && grouped >= FEW_MARKS * tails) return 'grouped'
+    return tails >= FEW_MARKS && tails >= FEW_MARKS * grouped ? 'decimal-tail' : undefined
+  }
+  // Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it. One
+  // at the edge of a run may look so by chance.
+  const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
+    const hits = to.hits[i]! - from.hits[i]!
+    const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again(i, from, to)
+    const told = said + usual * (to.fits - from.fits) - OUT * (to.zeros - from.zeros)
+    return told > DOUBT_BITS * UNIT
+  }
+  // What is left of wide values may fit: where many others do not.
+  const oftenCut = (i: number, from: Sums, to: Sums) =>
+    (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
+  // Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
+  const mayBeRound = (best: number, sums: readonly number[], from: Sums, to: Sums) => {
+    const { id } = processes[best]!
+    if (!printsRound(id)) return false
+    const inside = to.fits - from.fits
+    const rows = inside + to.hits[best]! - from.hits[best]!
+    const others = processes.some(
+      (one, i) => one.rounds && !printsRound(one.id) && sums[i]! > RUN_BITS * UNIT,
+    )
+    return rows < FEW_ROUND || (all.fits - inside < FEW_ROUND && !others)
+  }
+  const evenIn = (i: number) => even[i]! || processes[i]!.exactly !== undefined
+  // Of all rows a process may also explain some runs and leave the rest to others.
+  const everything = () =>
+    totals(nothing, all).map((sum, i) =>
+      inNarrower(i, nothing, all)
+        ? sum
+        : Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, evenIn(i))),
+    )
+  const standing = (form: StandsAs, from: Sums, to: Sums): number => {
+    const below = negatives(from, to)
+    if (form === 'below-zero') return below
+    if (form === 'fraction') return to.fractions - from.fractions
+    const bare = to.misfits - to.formed - (from.misfits - from.formed) - below
+    if (form === 'bare') return Math.max(0, bare)
+    return hitsOf(`form ${form}`, from, to)
+  }
+  let everyRow: Lift | undefined
+  const ofAllRows = () => (everyRow ??= lifted(everything(), nothing, all))
+  const over = (
+    from: Sums,
+    to: Sums,
+    own: Process | undefined,
+    score: number,
+    short?: ShortGroup,
+  ): EvidenceRun => {
+    const sums = (own ? totals(from, to) : everything()).map((sum, i) =>
+      short?.inOrder && breaksOrder(processes[i]!.id) ? -Infinity : sum,
+    )
+    const { best, most } = bestOf(sums, from, to)
+    const form = own?.id.startsWith('form ') === true
+    const ofRows = lifted(sums, from, to, short)
+    const lift =
+      own && !mixed
+        ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+        : ofRows
+    const process = form ? own : processes[best]!
+    // Values that kept their zeros and hold an 8 or 9 say that some of these rows were read as octal; how many, nothing tells.
+    const someOctal = own !== undefined && processes[best]!.id.startsWith('octal')
+    const zerosGone = !alike && lostZeros(space, short, from, to, all)
+    const markedToo = !alike && noneKept(space, from, to, all)
+    return {
+      process: process.id,
+      conversion: processes[best]!.id,
+      channel: channelOf(process.id),
+      from: from.place,
+      to: to.place,
+      bits: Math.round(score / UNIT),
+      lift: (id) => {
+        if (markedToo && id === 'marks') return Math.min(0, lift(id))
+        return someOctal && id.startsWith('octal')
+          ? Math.max(ofColumn(prior(id)), lift(id))
+          : lift(id)
+      },
+      usual,
+      digits: usualDigits(from.plain, to.plain, 20),
+      shown: mostShown(from.digits, to.digits),
+      lone,
+      slips: slips(from, to, own !== undefined),
+      misfits: to.misfits - from.misfits,
+      inForm: (form) => standing(form, from, to),
+      mark: markOf(from, to),
+      percent: percentOf(from, to),
+      ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
+      // What stands first or last in a list may start with more zeros than the rest.
+      strange: strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)),
+      seldom,
+      evidence: most,
+      fair: isFair(process, best, from, to),
+      alone: score / UNIT - RUN_BITS + Math.log2(byItself(own ?? process)),
+      wrapped: process.id.startsWith('wrapped')
+        ? ofRows(process.id) +
+          Math.log2(THROUGHOUT) -
+          belowAnyway(setting, process, best, from, to, all)
+        : 0,
+      suspect:
+        own !== undefined &&
+        !form &&
+        onAllRows(process, best, from, to) &&
+        ((process.rounds === true &&
+          fitsSpeak(process, best, from, to) &&
+          !mayBeRound(best, sums, from, to)) ||
+          (process.max !== undefined &&
+            (showsItself(process, from, to) ||
+              isFair(process, best, from, to) ||
+              belowOnlyHere(process, best, from, to, all) >= DOUBT_BITS)) ||
+          (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
+          cutBehind(best, from, to) > 0 ||
+          (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
+          (process.id === 'number-read' && zerosGone)),
+      zerosGone,
+      limits,
+      struck: wrappedShare(space, process, best, from, to),
+      beyond(other) {
+        const i = place.get(other.process)!
+        // That the other is at work around these rows is known, and that they are such a stretch of its own was looked for.
+        const fair = other.fair || isFair(processes[i]!, i, from, to)
+        return most - Math.max(sums[i]!, ...both(processes[i]!, i, from, to, fair)) / UNIT
+      },
+    }
+  }
+  return {
+    processes,
+    over(from, to, own, score) {
+      const beside = { negatives: negatives(from.known, to.known) > 0, scattered: false }
+      const short = groupOf(whole, space.widest, beside, from, to, place)
+      return over(from.known, to.known, own, score, short)
+    },
+    everywhere: () => over(nothing, all, undefined, 0),
+  }
+}
+
+// What else may have struck all values, where zeros are the likeliest to have gone.
+const unsure = ({ sums }: EvidenceState, space: Space, short: ShortGroup, lift: Lift) => ({
+  lacking: lacking(space, short),
+  bound: boundOf(space, short),
+  ...(sums.spelt === 0 &&
+    isUnsure(space, lift('front')) && {
+      digitsOnly: space.definition.stored.masks.filter(allDigits).map(({ text }) => text),
+    }),
+})
+
+// Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
+// from those that do not fit.
+function wrappedShare(
+  space: Space,
+  { id, max }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+): number | undefined {
+  if (max === undefined || !id.startsWith('wrapped')) return undefined
+  const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
+  const { zeros } = space.definition
+  const again = space.widths.reduce((sum, width) => {
+    const least = zeros === 'padding' ? 0n : 10n ** BigInt(width - 1)
+    const most = 10n ** BigInt(width) - 1n
+    return sum + Number(space.count(least, most < max ? most : max).count) / range
+  }, 0)
+  // What has a letter in it was no number to it.
+  const fits = leftIn(i, from, to) - (to.spelt - from.spelt)
+  if (fits <= 0 || again >= 1) return undefined
+  return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
+}
+
+/** So many values are no chance; and so many others show that a column is not of round ones alone. */
+const FEW_ROUND = 20
+/** One may be a value of its own. */
+const FEW_AT_LIMIT = 2
+/** A minus may come in front of fewer in another way. */
+const FEW_NEGATIVE = 3
+/** Fewer may lie there by chance, where numbers are short. */
+const FEW_WRAPPED = 8
+/** So many values that fit are doubted for each that was cut. */
+const MOST_LEFT = 5
+/** So many rows must tell what a percent sign did. */
+const FEW_PERCENTS = 10
+/** So many rows must tell what a mark means, and so many for each that can be read otherwise. */
+const FEW_MARKS = 20
+
+// A number that counts a hundred times as much ends in two zeros, and others hardly ever do all of them.
+function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
+  const all = to.percents - from.percents
+  const hundreds = to.hundreds - from.hundreds
+  if (all < FEW_PERCENTS) return undefined
+  if (hundreds === all) return 'hundredfold'
+  return hundreds * 5 <= all ? 'as-it-is' : undefined
+}
+
+// What stands behind marks and fits lacks a zero as well, maybe, where too many do for none of them to have kept one, as
+// others have.
+function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums): boolean {
+  if (definition.zeros !== 'significant' || to.markedZeros > from.markedZeros) return false
+  const others = all.fits - all.marked
+  const zeros = all.zeros - all.markedZeros
+  const tooShort = to.short > from.short ? 1 / 10 : 0
+  const usual = others >= FEW_MARKS ? zeros / others : tooShort
+  return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2)) >= DOUBT_BITS
+}
+
+// Values of several widths fit without the zeros they had. That a run lost them shows where such values
+// stand elsewhere in the column, or where many have become too short.
+function lostZeros(
+  { definition, widths }: Space,
+  short: ShortGroup | undefined,
+  from: Sums,
+  to: Sums,
+  all: Sums,
+): boolean {
+  if (definition.zeros !== 'significant') return false
+  const elsewhere = all.zeros - (to.zeros - from.zeros)
+  const { values = [] } = short ?? {}
+  const tooShort = rowsIn(values.filter(({ digits }) => digits.length < widths[0]!))
+  const share = tooShort / Math.max(1, rowsIn(values))
+  return elsewhere >= 3 || share * (to.short - from.short) * 50 >= to.fits - from.fits
+}

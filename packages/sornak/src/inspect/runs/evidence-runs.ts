@@ -1,0 +1,140 @@
+// Column evidence -> what a report says of it and what a judgement needs: the runs that stand out, the
+// process that explains each best, and how far every process gains or loses there.
+
+import type { Definition } from '../../identifier/definition.js'
+import { spaceOf } from '../../identifier/space.js'
+import type { EvidenceState } from '../evidence/evidence-state.js'
+import { settled } from '../evidence/joined-evidence.js'
+import { channelOf, printsRound } from '../evidence/process-channel.js'
+import { betweenEdges, coveringRuns } from '../evidence/row-lookup.js'
+import type { Lift } from '../ways/weigh.js'
+import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
+import { columnStory, isForm, type OwnRun } from './column-story.js'
+import { cutBlocks } from './cut-blocks.js'
+import type { EvidenceRun } from './evidence-run.js'
+import { toldRuns } from './told-runs.js'
+
+export interface ColumnRuns {
+  /** Runs worth a line of their own, in order. */
+  readonly told: readonly EvidenceRun[]
+  /** The run in which a record lies: of several, the one that explains it best; the whole column where none does. */
+  around(index: number): EvidenceRun
+  /** Runs in which values that fit are doubted. */
+  readonly suspects: readonly EvidenceRun[]
+  /** Bits that say zeros at the front are missing throughout; 0 where nothing says so. */
+  readonly zerosAbsent: number
+}
+
+export function columnRuns(definition: Definition, state: EvidenceState): ColumnRuns {
+  const whole = settled(definition, state)
+  const story = columnStory(definition, whole)
+  const every = story.ofEach.flat()
+  const cores = every.filter((run) => !isForm(run))
+  const covering = coveringRuns(story.ofEach.filter(([first]) => first && !isForm(first)))
+  const formed = coveringRuns(story.ofEach.filter(([first]) => first && isForm(first)))
+  const cut = cutRuns(definition, whole, story.all, cores)
+  const cutAt = coveringRuns([cut])
+  const likeliest = (index: number) => {
+    const [block] = cutAt(index)
+    if (block) return block
+    const runs = covering(index)
+    if (!story.mixed) return narrowed(story.all, runs, true)
+    const [widest, ...inside] = runs
+    return widest ? narrowed(widest, inside) : (formed(index)[0] ?? story.aside)
+  }
+  const around = betweenEdges(
+    [...every, ...cut].flatMap(({ from, to }) => [from.index, to.index + 1]),
+    likeliest,
+  )
+  return {
+    told: toldRuns(every, cut),
+    around,
+    suspects: [...cores.filter(({ suspect }) => suspect), ...cut],
+    zerosAbsent: zerosAbsent(definition, whole),
+  }
+}
+
+// Rows that were cut, and what is left fits, where nothing else explains that they are no wider.
+function cutRuns(
+  definition: Definition,
+  { narrow }: EvidenceState,
+  all: EvidenceRun,
+  others: readonly EvidenceRun[],
+): EvidenceRun[] {
+  return cutBlocks(definition, narrow).flatMap(({ from, to, process, bits }) => {
+    const run: EvidenceRun = {
+      ...all,
+      process,
+      conversion: process,
+      channel: channelOf(process),
+      from: from.place,
+      to: to.place,
+      bits: Math.round(bits),
+      lift: (id) => (id === process ? bits : 0),
+      suspect: true,
+      struck: undefined,
+    }
+    const explained = others.some((other) => other.bits > bits && touch(run, other))
+    return explained ? [] : [run]
+  })
+}
+
+// The widest first; a narrower one inside takes its place where it explains its rows so much better
+// that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else
+// explains those rows as well is as likely there, and casts doubt on values that fit where it explains them better.
+function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): EvidenceRun {
+  let best = first
+  for (const run of runs) {
+    // What was rounded ends in zeros now and then: a few such rows lie together by chance.
+    if (best.suspect && !run.suspect && printsRound(run.process)) continue
+    const outside = ofAll && best === first
+    const better = run.beyond(best)
+    if (
+      run.process === best.process
+        ? outside || (isOwn(run) && run.suspect && !best.suspect)
+        : better > leastOf(run) || (outside && run.alone >= best.evidence)
+    )
+      best = run
+    else if (outside && readsDigits(run) && readsDigits(best))
+      best = { ...run, lift: ofBoth(run, best) }
+    else if (outside && run.own === first.process && better > 0)
+      best = { ...run, suspect: run.suspect && Math.max(better, run.wrapped) >= DOUBT_BITS }
+  }
+  return best
+}
+
+// Its rows were looked for because they speak for another process: of so many one explains them by chance.
+const leastOf = (run: OwnRun) => RUN_BITS + (isOwn(run) ? 0 : DOUBT_BITS)
+
+// It was looked for because it speaks for what explains it best: others have rows that say nothing of that.
+const isOwn = ({ own, process }: OwnRun) => own === process
+
+// Both read digits as a number. Which of the ways it was the short values tell: those of the run, or all of them.
+const readsDigits = ({ process }: EvidenceRun) =>
+  process === 'number-read' || process.startsWith('octal')
+
+const ofBoth =
+  (run: EvidenceRun, all: EvidenceRun): Lift =>
+  (id) =>
+    id.startsWith('octal') ? Math.max(run.lift(id), all.lift(id)) : run.lift(id)
+
+const touch = (a: EvidenceRun, b: EvidenceRun) =>
+  a.from.index <= b.to.index && b.from.index <= a.to.index
+
+// One in ten should start with a zero; that none does says something only where all other digits are
+// about as frequent as they should be.
+function zerosAbsent(definition: Definition, { sums, starts }: EvidenceState): number {
+  const space = spaceOf(definition)
+  const { widest } = space
+  if (widest < 2 || sums.zeros > 0 || sums.short > 0) return 0
+  const share =
+    Number(
+      (space.count(0n, 10n ** BigInt(widest - 1) - 1n).count * 10_000n) /
+        (space.integers.count || 1n),
+    ) / 10_000
+  const others = Array.from({ length: 9 }, (_, i) =>
+    starts.slice((i + 1) * 10, (i + 2) * 10).reduce((sum, count) => sum + count, 0),
+  )
+  const even = others.every((count) => count * 27 >= sums.fits)
+  return share > 0.02 && share < 0.5 && even ? Math.floor(-Math.log2(1 - share) * sums.fits) : 0
+}

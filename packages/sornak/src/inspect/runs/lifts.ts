@@ -1,0 +1,181 @@
+// By how far a process gains or loses over some rows, beside digits that were read as a number: what the rows say of each
+// process, and what the stories of short values add or take away.
+
+import type { Definition } from '../../identifier/definition.js'
+import { spaceOf } from '../../identifier/space.js'
+import type { EvidenceState } from '../evidence/evidence-state.js'
+import { printsRound } from '../evidence/process-channel.js'
+import { UNIT } from '../evidence/process.js'
+import { processesOf } from '../evidence/processes.js'
+import type { Sums } from '../evidence/sums.js'
+import { inUse } from '../short/front-in-use.js'
+import type { ShortGroup } from '../short/group.js'
+import { rivals, type Rivals } from '../short/rivals.js'
+import { ofPart } from '../short/throughout.js'
+import { CARELESS, STOPS } from '../ways/hypothesis.js'
+import type { Lift } from '../ways/weigh.js'
+import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
+import { lengthsMissing } from './cut-widths.js'
+import { against as leftAlone, fewerShown } from './process-totals.js'
+
+/** What is known of the column. */
+interface Known {
+  /** All values of the definition have one width. */
+  readonly alike: boolean
+  /** For each process: bits for rows that it rounded here and there. */
+  readonly among: readonly number[]
+  /** A type shows by its minus signs. */
+  readonly signed: (id: string, from: Sums, to: Sums) => boolean
+  readonly everyShort: ShortGroup
+  /** Those of a run are no exception to what all short values tell. */
+  readonly mixed: boolean
+}
+
+/**
+ * Over rows between two places, for which each process has this sum in 1/256 bit; `ofRows` are their short values, where
+ * they are not all rows.
+ */
+export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: ShortGroup) => Lift
+
+export function lifts(
+  definition: Definition,
+  whole: EvidenceState,
+  { alike, among, signed, everyShort, mixed }: Known,
+): Lifts {
+  const space = spaceOf(definition)
+  const processes = processesOf(definition)
+  const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const cuts = processes.flatMap(({ id }) => (id.startsWith('cut-short') ? [id] : []))
+  const ofAll = rivals(definition, everyShort)
+  const ofShort = (id: string, ofRun: Rivals | undefined, apart: boolean): number | undefined => {
+    const own = ofRun?.(id)
+    if (mixed && ofRun) return own
+    // What an octal reader leaves alone is known from the rows between; all rows say no more where hardly any other is short.
+    if (own !== undefined && apart && id.startsWith('octal')) return own
+    const everywhere = ofAll(id)
+    if (everywhere === undefined || own === undefined) return own ?? everywhere
+    // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
+    // story, and where it does not.
+    return everywhere > 0
+      ? Math.max(own, Math.min(everywhere, own + RUN_BITS))
+      : own - Math.min(RUN_BITS, -everywhere)
+  }
+  // Rows that were damaged here and there went through several conversions, maybe: a part of those that read as
+  // numbers was rounded, where so many originals come out as each that it is worth saying so.
+  const inPart = (i: number, from: Sums, to: Sums): number => {
+    const all = to.reads - from.reads
+    const some = to.readsToo[i]! - from.readsToo[i]!
+    if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
+    const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
+    const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
+    const fewer = processes[i]!.id === 'short-display' ? fewerShown(space, from, to) / UNIT : 0
+    const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
+    return said > 0 ? said : -Infinity
+  }
+  // A reader of numbers takes codes for them as well; where it struck rows here and there, it left some codes alone.
+  const ofReader = (i: number, from: Sums, to: Sums): number => {
+    const struck = to.reads - from.reads
+    const often = struck / Math.max(1, struck + to.fits - from.fits)
+    return -leftAlone(i, from, to) * Math.min(ROW_BITS, -Math.log2(1 - often))
+  }
+  // How many were left alone is told from the zeros that were.
+  const used = () => {
+    const { fits, spelt, zeros, short } = whole.sums
+    return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short), short)
+  }
+  return (sums, from, to, ofRows) => {
+    const short = ofRows ?? everyShort
+    const ofRun = ofRows && rivals(definition, ofRows)
+    const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
+    const missing = new Map<number, number>()
+    const against = (lost: number) => {
+      if (!missing.has(lost)) missing.set(lost, lengthsMissing(space, lost, short))
+      return missing.get(lost)!
+    }
+    // By how much likelier it is that the rows were cut short than that they lost zeros.
+    let cut: number | undefined
+    const wereCut = () =>
+      (cut ??= cuts.reduce(
+        (most, id) => Math.max(most, (ofShort(id, ofRun, short.apart) ?? 0) + Math.log2(prior(id))),
+        0,
+      ))
+    // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
+    // gives none.
+    const inRun = (id: string, told: number) =>
+      ofRows && alike && to.fits > from.fits && id.startsWith('wrapped')
+        ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))
+        : told
+    const liftOf = (id: string): number => {
+      const i = place.get(id)
+      if (i === undefined) return 0
+      const { lost } = processes[i]!
+      const said = Math.max(
+        (sums[i]! - base) / UNIT +
+          (id === 'front' ? used() : 0) -
+          (lost === undefined || alike ? 0 : against(lost)),
+        inPart(i, from, to),
+        id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
+        Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
+      )
+      const own = printsRound(id) ? Math.min(said, mostRound(short, from, to)) : said
+      // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
+      const most =
+        id === STOPS ? Math.max(own, (sums[place.get('octal')!]! - base) / UNIT - 8) : own
+      const rival = ofShort(id, ofRun, short.apart)
+      const octal = id.startsWith('octal')
+      // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
+      // unless there are many that lost zeros do not explain.
+      const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
+      if (rival === undefined) return inRun(id, untold)
+      // Such evidence takes away certainty, and gives none.
+      const told = octal ? rival - wereCut() : rival
+      const doubt = Math.min(told, -Math.log2(prior(id)))
+      // Of several widths it is not told how well all of it suits.
+      if (id === STOPS && !alike) return Math.max(doubt, untold)
+      // No value starts with the zeros of one that was cut, and little else says that they were.
+      const unlikely =
+        id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
+      if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
+      const bound =
+        id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
+      return inRun(id, Math.max(doubt, bound ? most + Math.min(0, rival) : most))
+    }
+    // Every value of these rows asks for the same.
+    const known = new Map<string, number>()
+    return (id) => {
+      let lift = known.get(id)
+      if (lift === undefined) known.set(id, (lift = liftOf(id)))
+      return lift
+    }
+  }
+}
+
+/** Fewer values that end in zeros, again and again, may be all there are. */
+const FEW_VALUES = 8
+
+// Where all rows hold a few values again and again, each says once what its zeros say.
+function mostRound({ values }: ShortGroup, from: Sums, to: Sums): number {
+  const exponents = to.digits.some((count, k) => count > from.digits[k]!)
+  const few = values.length > 0 && values.length < FEW_VALUES && to.fits === from.fits
+  if (exponents || !few) return Infinity
+  const zeros = values.reduce((sum, { digits }) => sum + /0*$/.exec(digits)![0].length, 0)
+  return zeros * Math.log2(10)
+}
+
+// What these printed shows by the zeros at its end.
+const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
+
+/** How likely a process is by itself, beside digits that were read as a number: as the weights of values have it. */
+export function prior(id: string): number {
+  if (id.startsWith('wrapped')) return TOGETHER.wrapped
+  if (id.startsWith('clamped')) return THROUGHOUT
+  if (id.startsWith('octal')) return TOGETHER.otherBase
+  if (id.startsWith('cut-short')) return TOGETHER.cutShort
+  if (id === 'short-display') return EACH.shortPlain
+  if (id === 'thousands') return TOGETHER.thousands
+  if (id === 'binary32') return EACH.binary32
+  if (id === CARELESS) return TOGETHER.carelessly
+  if (id === 'repadded') return EACH.repadded
+  if (id === 'sign') return TOGETHER.signGained
+  return 1
+}

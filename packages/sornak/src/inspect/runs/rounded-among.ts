@@ -1,0 +1,28 @@
+// Values that were rounded here and there, among others that were not: no rows lie together to tell of it, but more of
+// those that fit are such as the rounding prints than there should be.
+
+import type { EvidenceState } from '../evidence/evidence-state.js'
+import { printsRound } from '../evidence/process-channel.js'
+import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
+import { RUN_BITS } from '../ways/weights.js'
+
+/** Bits that the values that fit say for a rounding of some of them; 0 where they say nothing. */
+export function roundedAmong(
+  { sums, could, untouched }: EvidenceState,
+  { id, rounds, usual }: Process,
+  i: number,
+): number {
+  const some = could[i]!
+  const all = sums.fits - untouched[i]!
+  // Round numbers are what some columns have.
+  if (!rounds || some === 0 || printsRound(id)) return 0
+  // How likely it is of a value by itself: what each of them said, on the average.
+  const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
+  const chance = 2 ** (-said / UNIT / some)
+  const share = some / all
+  if (share <= chance) return 0
+  const others = share < 1 ? (all - some) * Math.log2((1 - share) / (1 - chance)) : 0
+  const bits = some * Math.log2(share / chance) + others
+  // It has to be worth as much as a run.
+  return bits > RUN_BITS ? bits : 0
+}

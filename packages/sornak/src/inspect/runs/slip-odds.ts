@@ -1,0 +1,165 @@
+// How likely a slip in typing is beside a conversion that explains the same value: from how many values of its column were
+// mistyped and no conversion explains them, and how seldom one of those would look like this by chance.
+
+import type { Definition } from '../../identifier/definition.js'
+import { remembered } from '../../identifier/remembered.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
+import type { Alike, Process } from '../evidence/process.js'
+import { processesOf } from '../evidence/processes.js'
+import type { Run } from '../evidence/run-state.js'
+import { SLIPS, type Slip } from '../evidence/slips.js'
+import type { Sums } from '../evidence/sums.js'
+import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
+import { prior } from './lifts.js'
+
+/** Slips for each value that the process left, among those that look like this one; 0 where it is none. */
+export type SlipOdds = (process: string, slip: Slip, bare: string) => number
+
+/** Of one value of which nothing more is known. */
+export const loneSlip: (definition: Definition) => SlipOdds = remembered(
+  (definition: Definition): SlipOdds => {
+    const space = spaceOf(definition)
+    const processes = new Map(processesOf(definition).map((process) => [process.id, process]))
+    return (id, slip, bare) => {
+      const process = processes.get(id)
+      if (!process) return 0
+      return (TOGETHER.mistyped * looks(space, process, slip, bare, ONE_IN_TEN)) / prior(id)
+    }
+  },
+)
+
+/**
+ * Of the values of some rows.
+ *
+ * @param inRuns for each process the runs that it explains: their rows tell nothing of the others
+ */
+export function slipOdds(
+  space: Space,
+  processes: readonly Process[],
+  all: Sums,
+  inRuns: readonly (readonly Run<Sums>[])[],
+): (from: Sums, to: Sums, within: boolean) => SlipOdds {
+  const place = new Map(processes.map(({ id }, i) => [id, i]))
+  const zeros = (all.zeros + 1) / (all.fits + 2)
+  return (from, to, within) => (id, slip, bare) => {
+    const i = place.get(id)
+    if (i === undefined) return 0
+    const whole = counted(all, i, slip)
+    let some = less(counted(to, i, slip), counted(from, i, slip))
+    if (!within)
+      for (const run of inRuns[i]!)
+        some = less(some, less(counted(run.to.known, i, slip), counted(run.from.known, i, slip)))
+    const chance = looks(space, processes[i]!, slip, bare, zeros)
+    if (chance === 0) return 0
+    // Where every value that lacks a digit may have lost a zero, those with one too many tell how often one slips.
+    const added = place.get('repadded')
+    const proxy =
+      slip === 'digit-left-out' && added !== undefined ? counted(all, added, 'digit-added') : whole
+    // Where no slip is known, that one digit is too many or too few does not say that somebody typed it.
+    const isWrong = slip === 'digit-wrong'
+    const most = isWrong ? Infinity : EVEN
+    // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
+    const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
+    return Math.max(
+      Math.min(most, clean * ofNone(some, chance, prior(id))),
+      amongSlips(some, whole, proxy, chance),
+    )
+  }
+}
+
+interface Counted {
+  readonly rows: number
+  /** Values that may be slips: those that the process explains, and those that it does not. */
+  readonly explained: number
+  readonly others: number
+}
+
+function counted({ fits, misfits, slips, slipsToo, hits }: Sums, i: number, slip: Slip): Counted {
+  const kind = SLIPS.indexOf(slip)
+  const explained = slipsToo[kind * hits.length + i]!
+  return { rows: fits + misfits, explained, others: slips[kind]! - explained }
+}
+
+const less = (a: Counted, b: Counted): Counted => ({
+  rows: a.rows - b.rows,
+  explained: a.explained - b.explained,
+  others: a.others - b.others,
+})
+
+// That all of them are slips: each happens to look like what the process leaves, and they are as many as they are.
+function ofNone({ rows, explained }: Counted, chance: number, likely: number): number {
+  const share = explained / rows
+  const tooMany =
+    share > MOST_MISTYPED
+      ? share * Math.log2(share / MOST_MISTYPED) +
+        (share < 1 ? (1 - share) * Math.log2((1 - share) / (1 - MOST_MISTYPED)) : 0)
+      : 0
+  const bits = explained * Math.log2(chance) - rows * tooMany
+  return (TOGETHER.mistyped / likely) * 2 ** Math.max(-1000, bits)
+}
+
+// Slips are known to be among them, here or elsewhere: so many of them look like what the process leaves.
+function amongSlips(
+  { rows, explained, others }: Counted,
+  whole: Counted,
+  like: Counted,
+  chance: number,
+): number {
+  const untold =
+    chance < 1 ? Math.max(others, (whole.others / whole.rows) * rows) / (1 - chance) : 0
+  // More than so many are values of another kind.
+  const alike = like !== whole && like.others <= like.rows * MOST_ADDED ? like.others : 0
+  // What the process left is no slip, nor is what somebody mistyped before it was at work.
+  const left = 1 - Math.min(1, explained / rows)
+  const expected = Math.max(untold, (alike / like.rows) * rows) * left * chance
+  return expected && expected / Math.max(explained - expected, expected / MOST_SURE)
+}
+
+/** Odds of a slip that is hardly less likely than what else explains the value. */
+export const EVEN = 0.9
+/** More values that are one wider than they should be are no slips. */
+const MOST_ADDED = 0.05
+/** No slip is likelier than this beside what else explains the value: odds. */
+const MOST_SURE = 1_000_000
+/** The share of values that start with a zero, where no others are known. */
+const ONE_IN_TEN = 0.1
+
+// How likely it is that a slip looks like what the process leaves; 0 for a process that leaves nothing like it.
+function looks(space: Space, process: Process, slip: Slip, bare: string, zeros: number): number {
+  const { id, rounds, alike, max, exactly } = process
+  const image =
+    rounds && alike ? rounded(alike(bare.length, Number.parseInt(bare.slice(0, 4), 10))) : 1
+  if (id === 'repadded') return slip === 'digit-wrong' ? 0 : zeros ** leadingZeros(bare)
+  if (slip === 'digit-added') return 0
+  if (slip === 'digit-left-out') {
+    if (id === 'cut-short by 1') return 1
+    if (id.startsWith('octal')) return withZero(space, bare.length) * 0.8 ** bare.length
+    return rounds || id === 'number-read' ? image * withZero(space, bare.length) : 0
+  }
+  if (rounds) return image
+  const all = Number(space.integers.count)
+  if (exactly !== undefined) return 1 / all
+  if (max === undefined) return id.startsWith('octal') ? 1 : 0
+  return Number(space.count(0n, max).count) / all
+}
+
+// How many numbers of so many digits are values with a zero in front.
+const withZero = (space: Space, digits: number) =>
+  Math.min(1, Number(space.count(0n, 10n ** BigInt(digits) - 1n).count) / 10 ** digits)
+
+function rounded(alike: Alike | null): number {
+  const { lastDigit = false, zeros = 0, bits = 0 } = alike ?? {}
+  const ways = [
+    ...(lastDigit ? [0.1] : []),
+    ...(zeros ? [0.1 ** zeros] : []),
+    ...(bits ? [0.5 ** bits] : []),
+  ]
+  return ways.length
+    ? Math.min(
+        1,
+        ways.reduce((sum, one) => sum + one),
+      )
+    : 1
+}
+
+const leadingZeros = (bare: string) => /^0*/.exec(bare)![0].length

@@ -1,0 +1,148 @@
+// Ways of damage that are undone on the text as it stands: marks, display forms, look-alike letters, dates,
+// and brackets that became a sign.
+
+import type { FindingCode } from '../../channel/channel.js'
+import { dateGuess } from '../../channel/date-guess.js'
+import { label } from '../../channel/label.js'
+import { letterCase } from '../../channel/letter-case.js'
+import { lookAlike } from '../../channel/look-alike.js'
+import { formsIn, integerOf, numberTexts } from '../../channel/number-text.js'
+import { sixtyTexts } from '../../channel/other-base.js'
+import { sign } from '../../channel/sign.js'
+import type { Unmarked } from '../../channel/text-marks.js'
+import type { Definition } from '../../identifier/definition.js'
+import { holds } from '../../identifier/holds.js'
+import type { Space } from '../../identifier/space.js'
+import {
+  formsOf,
+  holdsLetters,
+  holdsLookAlikes,
+  holdsSeparators,
+  readIn,
+  restore,
+  showsLookAlikes,
+  showsSeparators,
+  storedOf,
+  storesSeparators,
+} from './forms.js'
+import { asSum } from './from-sum.js'
+import { way, type Hypothesis } from './hypothesis.js'
+import { TOGETHER } from './weights.js'
+
+export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  if (findings.length === 0 || !holds(definition, text)) return []
+  return [way('marks', findings, findings, [text], TOGETHER.marked)]
+}
+
+/** Behind a word that names it stands the value or a display form, with nothing else done to it. */
+export function asLabelled(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  return label.inverse(text).flatMap((inner) => {
+    if (inner.kind !== 'texts') return []
+    const [bare = ''] = inner.texts
+    const named: Unmarked = { text: bare, findings: [...new Set([...findings, label.finding])] }
+    return [...asItStands(definition, named), ...asDisplayed(definition, named)]
+  })
+}
+
+export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
+  const found = readAsForm(definition, text, text, findings)
+  if (found.length > 0 || !showsSeparators(definition)) return found
+  return withoutSeparators(text).flatMap((bare) =>
+    readAsForm(definition, bare, text, findings).map((one) => ({
+      ...one,
+      weight: TOGETHER.displayedLoosely,
+    })),
+  )
+}
+
+function readAsForm(
+  definition: Definition,
+  text: string,
+  seen: string,
+  findings: readonly FindingCode[],
+): Hypothesis[] {
+  return formsOf(definition).flatMap((form): Hypothesis[] => {
+    const read = readIn(form, text)
+    if (!read) return []
+    const original = restore(definition, read.plain)
+    if (original === undefined || original === seen) return []
+    return [
+      way(
+        'display',
+        [...findings, 'display'],
+        [...findings, 'display-stored'],
+        [original],
+        read.strict ? TOGETHER.displayed : TOGETHER.displayedLoosely,
+      ),
+    ]
+  })
+}
+
+// People put separators where they like; what is left without them tells as much. An international prefix may be
+// written as 00, and the zero that is dialled at home may stand in brackets behind it (ITU-T E.123).
+function withoutSeparators(text: string): string[] {
+  const bare = text.replace(/[ \-./()]/g, '')
+  if (/^00\d/.test(bare) && bare.length > 9) return [`+${trunkLess(text).slice(2)}`, bare]
+  if (/^\+\d+ ?\(0\)/.test(text)) return [trunkLess(text)]
+  return separatedAnyhow(text) ? [bare] : []
+}
+
+const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()]/g, '')
+
+// Groups of digits with separators between them that are no number with decimals and no date.
+function separatedAnyhow(text: string): boolean {
+  if (!/^\+?[(]?\d+(?:[ \-./()]{1,2}\d+)+$/.test(text)) return false
+  return !/^\d+\.\d+$|^\d{1,4}[/-]\d{1,2}$|^\d{1,4}([-./])\d{1,2}\1\d{1,4}$/.test(text)
+}
+
+/**
+ * Letters for digits, dates, sums, signs, base sixty: where the definition holds such texts at all.
+ * @param whole the text is a value as it stands: none of its letters need be another
+ */
+export function textual(
+  definition: Definition,
+  space: Space,
+  { text, findings }: Unmarked,
+  whole: boolean,
+): Hypothesis[] {
+  if (text.length > 64) return []
+  const found: Hypothesis[] = []
+  const separated = holdsSeparators(definition)
+  const offer = (
+    process: string,
+    code: FindingCode,
+    texts: readonly string[],
+    weight: number,
+    channel = process,
+  ) => {
+    const held = [...new Set(texts.flatMap((one) => storedOf(definition, one, separated)))]
+    if (held.length)
+      found.push(way(process, [...findings, channel], [...findings, code], held, weight))
+  }
+  const from = (channel: typeof lookAlike) =>
+    channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
+  const letters = /\p{L}|\|/u.test(text) || holdsLookAlikes(space) || showsLookAlikes(definition)
+  if (letters && !whole) offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
+  if (!whole && /\p{L}/u.test(text))
+    offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
+  if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
+    offer(
+      'date-guess',
+      'date-made',
+      from(dateGuess),
+      /^\d+$/.test(text) && !storesSeparators(space) ? TOGETHER.evaluatedDisplay : TOGETHER.dated,
+    )
+  if (!separated) return found
+  if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
+  if (/^[1-9]\d*$/.test(text) && text.length < 12)
+    offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
+  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
+  for (const number of numberTexts(text)) {
+    const [form] = formsIn(number)
+    const value = integerOf(number)
+    if (form === undefined || value === undefined) continue
+    const sum = `${number.negative ? '-' : ''}${value}`
+    found.push(...asSum(definition, space, sum, [...findings, form]))
+  }
+  return found
+}

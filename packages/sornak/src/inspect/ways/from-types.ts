@@ -1,0 +1,91 @@
+// A number that went through an integer type: it wrapped round there, was held at the limit, or has a sign.
+
+import {
+  clamped,
+  INTEGER_TYPES,
+  unwrap,
+  WRAPPING_TYPES,
+  type IntegerType,
+} from '../../channel/integer-limits.js'
+import { leaving, type Subset } from '../../identifier/parts-of-space.js'
+import { remembered } from '../../identifier/remembered.js'
+import { widestNumber, type Numbers, type Space } from '../../identifier/space.js'
+import type { Bare } from './hypothesis.js'
+import { TOGETHER } from './weights.js'
+
+/** @param filled the number was filled up with zeros to so many digits: as many as the largest of the type has */
+export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
+  return typesFor(space).flatMap((type): Bare[] => {
+    // Small numbers that come one after the other all lie in 8 bits: only a minus tells of those.
+    if (type.bits === 8 && value >= 0n) return []
+    if (filled !== undefined && filled !== `${type.max}`.length) return []
+    const back = unwrap(value, type)
+    if (!back) return []
+    // A value that the type holds comes through such a column as it is.
+    const subset = leaving(space, back, value < 0n ? undefined : value)
+    if (subset.bound <= (value < 0n ? 0n : 1n)) return []
+    return [
+      {
+        originals: { kind: 'subset', subset },
+        channel: 'wrapped',
+        // What rows say of a minus in front they say of both.
+        process: type.bits === 8 ? 'sign' : `wrapped ${type.name}`,
+        finding: 'wrapped',
+        weight: (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) * soSmall(type, value),
+        per: 'all',
+      },
+    ]
+  })
+}
+
+// What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
+const soSmall = ({ bits }: IntegerType, value: bigint) => {
+  const least = INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)
+  return 2 ** (Math.min(bits, least?.bits ?? bits) - bits)
+}
+
+// Types that some values are too large for.
+const typesFor = remembered((space: Space) =>
+  WRAPPING_TYPES.filter(({ max }) => max < 10n ** BigInt(widestNumber(space))),
+)
+
+export function limits(space: Space, value: bigint): Bare[] {
+  return clamped.inverse(value.toString()).flatMap((preimage): Bare[] => {
+    if (preimage.kind !== 'integers') return []
+    const { low, high } = preimage
+    const common: Omit<Bare, 'originals'> = {
+      channel: 'clamped',
+      process: `clamped ${low - 1n}`,
+      finding: 'clamped',
+      weight: TOGETHER.atLimit,
+      per: 'all',
+    }
+    const { fronts } = space
+    const beyond: Bare[] = []
+    if (space.count(low, high).count > 0n) beyond.push({ ...common, originals: preimage })
+    if (fronts && fronts.count(low, high).count > 0n)
+      beyond.push({ ...common, originals: { kind: 'subset', subset: between(fronts, low, high) } })
+    return beyond
+  })
+}
+
+// A minus before digits that came from somewhere else: a separator, a prefix that was split off.
+export function signed(space: Space, value: bigint): Bare[] {
+  if (space.count(value, value).count === 0n) return []
+  return [
+    {
+      originals: { kind: 'integers', low: value, high: value },
+      channel: 'sign',
+      process: 'sign',
+      finding: 'sign-gained',
+      weight: TOGETHER.signGained,
+      per: 'all',
+    },
+  ]
+}
+
+/** The values with a number in front between two. */
+export function between(numbers: Numbers, low: bigint, high: bigint): Subset {
+  const { count, exact } = numbers.count(low, high)
+  return { count, bound: count, exact, list: (most) => numbers.list(low, high, most) }
+}

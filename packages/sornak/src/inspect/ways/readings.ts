@@ -1,0 +1,196 @@
+// The integers that a printed number may have stood for before digits of it were lost, each way with its weight.
+
+import {
+  BINARY32,
+  BINARY64,
+  decimalBehind,
+  nearestFloat,
+  roundedEitherWay,
+  roundedInto,
+  shortest,
+  singlePrinted,
+  throughFloat,
+} from '../../channel/binary-float.js'
+import { shortened } from '../../channel/exponent.js'
+import { FIFTEEN } from '../../channel/fifteen-digits.js'
+import { ofThousands, plainDigits, type NumberText } from '../../channel/number-text.js'
+import { fromSignificant, toSignificant, type Interval } from '../../channel/significant.js'
+import { CARELESS, type Bare } from './hypothesis.js'
+import { EACH, TOGETHER } from './weights.js'
+
+export interface Reading extends Interval {
+  readonly channel: string
+  readonly process: string
+  readonly weight: number
+  /** For each original where it is left out. */
+  readonly per?: Bare['per']
+}
+
+/** Digits that were filled up with zeros again. */
+export const repadded = (value: bigint): Reading => ({
+  low: value,
+  high: value,
+  channel: 'number-read',
+  process: 'repadded',
+  weight: EACH.repadded,
+})
+
+/** @param value the integer that it is */
+export function readings(number: NumberText, value: bigint): Reading[] {
+  const asItIs: Reading = {
+    low: value,
+    high: value,
+    channel: number.exponent ? 'exponent-form' : 'number-read',
+    process: 'number-read',
+    weight: isShort(number) ? EACH.shortExact : EACH.exact,
+  }
+  if (value === 0n) return [asItIs]
+  return [
+    asItIs,
+    ...ofBinary64(number, value),
+    ...ofBinary32(number, value),
+    ...ofFifteenPrinted(value),
+    ...(isShort(number) ? ofFewDigits(number, value) : [...ofFifteen(value), ...ofRound(value)]),
+  ]
+}
+
+// Fewer digits are shown than the number has.
+const isShort = ({ exponent, power }: NumberText) => exponent && power > 0
+
+// A way that leaves more than the number itself.
+const rounding = (
+  channel: string,
+  process: string,
+  weight: number,
+  interval: Interval,
+): Reading[] => (interval.low < interval.high ? [{ ...interval, channel, process, weight }] : [])
+
+function ofBinary64(number: NumberText, value: bigint): Reading[] {
+  const { significant } = number
+  const double = nearestFloat(value, BINARY64)
+  const named =
+    value === double ||
+    value === shortest(double, BINARY64) ||
+    value === shortest(double, BINARY64, 'no-half')
+  // Seventeen digits are printed by some where fewer would do; each names its number. Where no zeros stand for
+  // others, all of its digits are there. More of them are its own.
+  const filled = number.exponent || significant < value.toString().length
+  const own = significant <= 17 || isRoundedTo(value, double, significant)
+  const found =
+    named || (filled && significant >= 16 && own)
+      ? rounding('binary64', 'binary64', EACH.binary64, roundedEitherWay(double, BINARY64))
+      : []
+  // Where its digits are worked out carelessly the last one is right, at the least: a number beyond 2^53 is even.
+  const inForm = number.grouped || number.decimals !== undefined
+  if (inForm && value % 2n === 0n && value > SAFE)
+    found.push({
+      ...around(double),
+      channel: 'binary64',
+      process: CARELESS,
+      weight: TOGETHER.carelessly,
+      per: 'all',
+    })
+  return found
+}
+
+/** Up to here every integer is a binary64 number. */
+const SAFE = 1n << 53n
+/** Digits that a program works out in binary64 go wrong by so many of its numbers, at the most. */
+const MOST_CARELESS = 4n
+
+// The originals of the numbers around one of binary64.
+function around(double: bigint): Interval {
+  const { low, high } = roundedEitherWay(double, BINARY64)
+  const more = (high - low) * MOST_CARELESS
+  return { low: low - more, high: high + more }
+}
+
+function ofBinary32(number: NumberText, value: bigint): Reading[] {
+  const { significant } = number
+  const found: Reading[] = []
+  const add = (weight: number, interval: Interval) =>
+    found.push(...rounding('binary32', 'binary32', weight, interval))
+  const single = singlePrinted(value)
+  if (single !== undefined)
+    add(number.exponent ? EACH.shortRounded : EACH.binary32, roundedEitherWay(single, BINARY32))
+  if (!isShort(number)) return found
+  // More of its digits than it takes to name it.
+  const near = nearestFloat(value, BINARY32)
+  if (significant > 9 && single === undefined && isRoundedTo(value, near, significant))
+    add(EACH.binary32, roundedEitherWay(near, BINARY32))
+  // Some print a fixed number of digits, which several numbers may share, or a digit more than it takes to name one; zeros
+  // at the end may be left out.
+  if (significant <= 9) {
+    const behind = Math.max(0, value.toString().length - Math.max(7, significant))
+    const shown = fromSignificant(value, 10n ** BigInt(behind), 'rounded')
+    add(single === undefined ? EACH.shortRounded : EACH.shortCut, roundedInto(shown, BINARY32))
+  }
+  return found
+}
+
+const isRoundedTo = (value: bigint, from: bigint, digits: number) =>
+  toSignificant(from, digits, 'rounded') === value
+
+// Fifteen digits that went through a binary number and were printed with all of its own.
+function ofFifteenPrinted(value: bigint): Reading[] {
+  const behind = value.toString().length - FIFTEEN
+  const decimal = behind > 0 ? decimalBehind(value, FIFTEEN) : undefined
+  if (decimal === undefined) return []
+  const interval = throughFloat(fromSignificant(decimal, 10n ** BigInt(behind), 'rounded'))
+  return rounding('fifteen-digits', 'fifteen-binary64', EACH.fifteenBinary64, interval)
+}
+
+function ofFewDigits(number: NumberText, value: bigint): Reading[] {
+  const cut = fromSignificant(value, 10n ** BigInt(number.power), 'cut')
+  return [
+    ...rounding(
+      'short-display',
+      'short-display',
+      EACH.shortRounded,
+      throughFloat(shortened(number)),
+    ),
+    ...rounding('short-display', 'short-display', EACH.shortCut, throughFloat(cut)),
+  ]
+}
+
+function ofFifteen(value: bigint): Reading[] {
+  const behind = value.toString().length - FIFTEEN
+  if (behind <= 0 || zerosOf(value) < behind) return []
+  const unit = 10n ** BigInt(behind)
+  const by = (how: 'cut' | 'rounded') => throughFloat(fromSignificant(value, unit, how))
+  return [
+    ...rounding('fifteen-digits', 'fifteen-cut', EACH.fifteenCut, by('cut')),
+    ...rounding('fifteen-digits', 'fifteen-rounded', EACH.fifteenRounded, by('rounded')),
+  ]
+}
+
+// A number that ends in zeros, and stands without an exponent.
+function ofRound(value: bigint): Reading[] {
+  const digits = value.toString()
+  const zeros = zerosOf(value)
+  const thousands = ofThousands(digits) ? shortenedTo('thousands', value, 3) : []
+  // A long row of them, longer than fifteen digits leave, speaks for fewer digits.
+  if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
+    const interval = fromSignificant(value, 10n ** BigInt(zeros), 'rounded')
+    return [...rounding('short-display', 'short-display', EACH.shortPlain, interval), ...thousands]
+  }
+  const kept = plainDigits(digits)
+  const isShortened = kept > 0 && kept < digits.length
+  return [...(isShortened ? shortenedTo('short-display', value, zeros) : []), ...thousands]
+}
+
+const zerosOf = (value: bigint) => /0*$/.exec(value.toString())![0].length
+
+// Zeros stand in place of so many digits.
+const shortenedTo = (
+  process: 'short-display' | 'thousands',
+  value: bigint,
+  zeros: number,
+): Reading[] =>
+  (['cut', 'rounded'] as const).map((how) => ({
+    ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
+    channel: 'short-display',
+    process,
+    weight: process === 'thousands' ? TOGETHER.thousands : TOGETHER.shortened,
+    per: 'all',
+  }))
