@@ -35,6 +35,9 @@ export default defineConfig({
     testTimeout: 180_000,
     hookTimeout: 180_000,
     expect: { poll: { timeout: 20_000 } },
+    // What is imported is compiled once for all files of a process, and stays fast.
+    isolate: false,
+    setupFiles: [at('./packages/sornak/test/before-each-file.ts')],
     // One for each core; left to itself the runner keeps a core free.
     maxWorkers: '100%',
   },

@@ -41,8 +41,8 @@ describe.each(numbered)('$name', ({ name, convert, i }) => {
     let changed = 0
     let silent = 0
     const wrong: string[] = []
-    // Each entry goes through every other conversion.
-    const some = entries.filter((_, k) => k % 2 === i % 2)
+    // Each entry goes through every third conversion.
+    const some = entries.filter((_, k) => k % 3 === i % 3)
     for (const { key, definition, fits } of some) {
       const before = Array.from({ length: 72 }, (_, i) =>
         varied(definition, fits[i % fits.length]!, next),
@@ -64,7 +64,7 @@ describe.each(numbered)('$name', ({ name, convert, i }) => {
         if (verdict === 'intact' || verdict === 'blank') silent++
       })
     }
-    expect(changed).toBeGreaterThan(300)
+    expect(changed).toBeGreaterThan(150)
     expect(silent).toBe(0)
     expect(wrong.slice(MOST_BY_ODDS)).toEqual([])
   })

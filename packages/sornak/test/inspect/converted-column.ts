@@ -10,10 +10,10 @@ import {
   type Judgement,
 } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
+import { next } from './draws.js'
 
-let state = 1
-/** A whole number from 0 to one less, drawn the same way in every run. */
-export const next = (below: number): number => (state = (state * 48271) % 2147483647) % below
+export { next }
+
 export const digits = (count: number): string =>
   Array.from({ length: count }, () => `${next(10)}`).join('')
 export const padded = (value: number, width: number): string => `${value}`.padStart(width, '0')
