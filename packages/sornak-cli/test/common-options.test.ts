@@ -1,9 +1,9 @@
 // Options that every command takes, and verdicts value by value.
 
 import { expect, test } from 'vitest'
-import { DATA, folder, lines, RULES, sornak } from './run.js'
+import { folder, lines, RULES, shortRoster, sornak } from './run.js'
 
-const crew = `${DATA}/crew.csv`
+const crew = shortRoster()
 const dir = folder()
 const commands: [name: string, args: string[]][] = [
   ['survey', [crew]],

@@ -5,9 +5,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { launched } from '../../sornak/test/dom/browser.js'
-import { DATA, folder, RULES, sornak } from './run.js'
+import { folder, RULES, shortRoster, sornak } from './run.js'
 
-const crew = join(DATA, 'crew.csv')
+const crew = shortRoster()
 const inspect = (format: string, ...more: string[]) =>
   sornak(['inspect', crew, '-r', RULES, '--format', format, ...more])
 

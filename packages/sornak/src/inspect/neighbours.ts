@@ -1,7 +1,8 @@
 // What the rows around a value, or all rows of its column, say of it.
 
 import { throughFloat } from '../channel/binary-float.js'
-import { plainDigits } from '../channel/number-text.js'
+import type { IntegerType } from '../channel/integer-limits.js'
+import { isDigits, plainDigits } from '../channel/number-text.js'
 import type { Percent } from '../channel/scaled.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
@@ -13,6 +14,7 @@ import { prior } from './runs/lifts.js'
 import type { LoneValue } from './runs/lone-value.js'
 import { EVEN, loneSlip, type SlipOdds } from './runs/slip-odds.js'
 import type { TrustedList } from './trusted.js'
+import { inEightBits } from './ways/from-types.js'
 import { PRINTED, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, THROUGHOUT, TOGETHER } from './ways/weights.js'
@@ -29,6 +31,8 @@ export interface Context {
   readonly slips?: SlipOdds | undefined
   /** Each of them would have lost so many zeros, which no other value starts with; 0 where that is as it should be. */
   readonly strange?: number | undefined
+  /** The type that all of them lie in, and come up to the limit of, where none is complete. */
+  readonly bound?: IntegerType | undefined
   /** The weight that a conversion has which is seldom met, for all values that it left, where several programs left theirs. */
   readonly seldom?: number | undefined
   /** How many neighbours do not fit; and of those, how many stand as this one does. */
@@ -92,6 +96,10 @@ export function weighedIn(
     if (weighed.possible === 0n) return weighed
     if (column?.strange && weighed.processes[0]?.[0] === 'number-read')
       return beside(column, weighed, unknown(space), THROUGHOUT) ?? weighed
+    if (column?.bound?.bits === 8 && weighed.processes[0]?.[0] === 'number-read') {
+      const wrapped = isDigits(whole) ? inEightBits(space, BigInt(whole)) : undefined
+      return (wrapped && beside(column, weighed, wrapped, THROUGHOUT)) ?? weighed
+    }
     if (column && isWorkedOut(column, seen, left))
       return beside(column, weighed, unknown(space), 1) ?? weighed
     // They are amounts, maybe, in a column that never held identifiers.

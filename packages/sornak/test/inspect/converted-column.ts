@@ -10,7 +10,7 @@ import {
   type Judgement,
 } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
-import { next } from './draws.js'
+import { next, restart } from './draws.js'
 
 export { next }
 
@@ -97,7 +97,7 @@ export function outcome(
   struck: (row: number) => boolean,
   count = 520,
 ): Outcome {
-  state = 20_261_126
+  restart(20_261_126)
   const draw = values()
   const rows = Array.from({ length: count }, (_, row) => {
     const original = draw()

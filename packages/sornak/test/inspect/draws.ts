@@ -2,9 +2,9 @@
 
 let state = 1
 
-/** Before each file of tests, whatever was drawn for those before it. */
-export const restart = (): void => {
-  state = 1
+/** From here on, whatever was drawn before: so does each file of tests. */
+export function restart(from = 1): void {
+  state = from
 }
 
 /** A whole number from 0 to one less. */

@@ -1,7 +1,7 @@
 // Numbers that come up to the limit of an integer type, and none beyond it, in a column in which none is complete:
 // they may have lost their zeros, or wrapped round.
 
-import { INTEGER_TYPES, type IntegerType } from '../../channel/integer-limits.js'
+import { WRAPPING_TYPES, type IntegerType } from '../../channel/integer-limits.js'
 import type { Space } from '../../identifier/space.js'
 import { MEND_ODDS, TOGETHER } from '../ways/weights.js'
 import { bitsOf } from './chance-of-counts.js'
@@ -14,7 +14,7 @@ const PARTS = 10
 /** The type in which these may as well have wrapped round, where that keeps them from being mended. */
 export function boundOf(space: Space, group: ShortGroup): IntegerType | undefined {
   if (!isPlain(space) || !isWhole(space, group)) return undefined
-  return INTEGER_TYPES.find(
+  return WRAPPING_TYPES.find(
     (type) => TOGETHER.wrapped * 2 ** bounded(space, group, type, 0) > 1 - MEND_ODDS,
   )
 }

@@ -10,7 +10,7 @@ import {
 import { leaving, type Subset } from '../../identifier/parts-of-space.js'
 import { remembered } from '../../identifier/remembered.js'
 import { widestNumber, type Numbers, type Space } from '../../identifier/space.js'
-import type { Bare } from './hypothesis.js'
+import type { Bare, Hypothesis } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
 /** @param filled the number was filled up with zeros to so many digits: as many as the largest of the type has */
@@ -37,6 +37,22 @@ export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
     ]
   })
 }
+
+/** A number that came out of a type of 8 bits without a sign, where rows tell of it: each may as well be a small number. */
+export function inEightBits(space: Space, value: bigint): Hypothesis | undefined {
+  const back = unwrap(value, EIGHT)
+  if (!back) return undefined
+  return {
+    originals: { kind: 'subset', subset: leaving(space, back, value) },
+    process: `wrapped ${EIGHT.name}`,
+    channels: ['wrapped'],
+    findings: ['wrapped'],
+    weight: 1,
+    per: 'all',
+  }
+}
+
+const EIGHT = WRAPPING_TYPES.find(({ bits, signed }) => bits === 8 && !signed)!
 
 // What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
 const soSmall = ({ bits }: IntegerType, value: bigint) => {
