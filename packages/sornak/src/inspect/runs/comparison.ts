@@ -5,8 +5,8 @@ import { allDigits } from '../../identifier/fit.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { ofSeveral } from '../evidence/hands.js'
-import { channelOf, printsRound } from '../evidence/process-channel.js'
-import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
+import { channelOf } from '../evidence/process-channel.js'
+import { OUT, UNIT, type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import { repeatsSpeak } from '../evidence/repeating.js'
 import type { Mark, Run } from '../evidence/run-state.js'
@@ -14,7 +14,7 @@ import { noSums, type Sums } from '../evidence/sums.js'
 import { lacking } from '../short/alike.js'
 import { boundOf } from '../short/bounded.js'
 import { isUnsure } from '../short/front-in-use.js'
-import { rowsIn, type ShortGroup } from '../short/group.js'
+import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { rangeOf } from '../short/population.js'
 import { strange } from '../short/strange.js'
@@ -27,21 +27,28 @@ import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { evenness } from './evenness.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { exceptional } from './exceptional-run.js'
+import {
+  fitsSpeak,
+  lostZeros,
+  mayBeRound,
+  noneKept,
+  oftenCut,
+  wrappedShare,
+} from './fitting-values.js'
 import { lifts, prior } from './lifts.js'
 import { loneValues } from './lone-value.js'
+import { markOf, percentOf } from './printed-marks.js'
 import {
   belowAnyway,
   belowOnlyHere,
   isBetween,
-  leftIn,
-  mostShown,
   runwise,
   scattered,
   total,
-  usualDigits,
 } from './process-totals.js'
 import { groupOf } from './short-group.js'
 import { slipOdds } from './slip-odds.js'
+import { mostShown, usualDigits } from './usual-digits.js'
 
 export interface Comparison {
   readonly processes: readonly Process[]
@@ -174,35 +181,6 @@ export function comparison(
     everyShort,
     mixed: mixed || seldom > 0,
   })
-  // A value that can be read both ways counts for both.
-  const markOf = (from: Sums, to: Sums): EvidenceRun['mark'] => {
-    const grouped = hitsOf('form grouped', from, to)
-    const tails = hitsOf('form decimal-tail', from, to)
-    if (grouped >= FEW_MARKS && grouped >= FEW_MARKS * tails) return 'grouped'
-    return tails >= FEW_MARKS && tails >= FEW_MARKS * grouped ? 'decimal-tail' : undefined
-  }
-  // Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it. One
-  // at the edge of a run may look so by chance.
-  const fitsSpeak = ({ usual }: Process, i: number, from: Sums, to: Sums) => {
-    const hits = to.hits[i]! - from.hits[i]!
-    const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again(i, from, to)
-    const told = said + usual * (to.fits - from.fits) - OUT * (to.zeros - from.zeros)
-    return told > DOUBT_BITS * UNIT
-  }
-  // What is left of wide values may fit: where many others do not.
-  const oftenCut = (i: number, from: Sums, to: Sums) =>
-    (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
-  // Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
-  const mayBeRound = (best: number, sums: readonly number[], from: Sums, to: Sums) => {
-    const { id } = processes[best]!
-    if (!printsRound(id)) return false
-    const inside = to.fits - from.fits
-    const rows = inside + to.hits[best]! - from.hits[best]!
-    const others = processes.some(
-      (one, i) => one.rounds && !printsRound(one.id) && sums[i]! > RUN_BITS * UNIT,
-    )
-    return rows < FEW_ROUND || (all.fits - inside < FEW_ROUND && !others)
-  }
   const evenIn = (i: number) => even[i]! || processes[i]!.exactly !== undefined
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
@@ -263,7 +241,7 @@ export function comparison(
       slips: slips(from, to, own !== undefined),
       misfits: to.misfits - from.misfits,
       inForm: (form) => standing(form, from, to),
-      mark: markOf(from, to),
+      mark: markOf(hitsOf('form grouped', from, to), hitsOf('form decimal-tail', from, to)),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
       // What stands first or last in a list may start with more zeros than the rest.
@@ -282,8 +260,8 @@ export function comparison(
         !form &&
         onAllRows(process, best, from, to) &&
         ((process.rounds === true &&
-          fitsSpeak(process, best, from, to) &&
-          !mayBeRound(best, sums, from, to)) ||
+          fitsSpeak(process, best, from, to, again(best, from, to)) &&
+          !mayBeRound(processes, best, sums, from, to, all)) ||
           (process.max !== undefined &&
             (showsItself(process, from, to) ||
               isFair(process, best, from, to) ||
@@ -324,77 +302,9 @@ const unsure = ({ sums }: EvidenceState, space: Space, short: ShortGroup, lift: 
     }),
 })
 
-// Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
-// from those that do not fit.
-function wrappedShare(
-  space: Space,
-  { id, max }: Process,
-  i: number,
-  from: Sums,
-  to: Sums,
-): number | undefined {
-  if (max === undefined || !id.startsWith('wrapped')) return undefined
-  const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
-  const { zeros } = space.definition
-  const again = space.widths.reduce((sum, width) => {
-    const least = zeros === 'padding' ? 0n : 10n ** BigInt(width - 1)
-    const most = 10n ** BigInt(width) - 1n
-    return sum + Number(space.count(least, most < max ? most : max).count) / range
-  }, 0)
-  // What has a letter in it was no number to it.
-  const fits = leftIn(i, from, to) - (to.spelt - from.spelt)
-  if (fits <= 0 || again >= 1) return undefined
-  return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
-}
-
-/** So many values are no chance; and so many others show that a column is not of round ones alone. */
-const FEW_ROUND = 20
 /** One may be a value of its own. */
 const FEW_AT_LIMIT = 2
 /** A minus may come in front of fewer in another way. */
 const FEW_NEGATIVE = 3
 /** Fewer may lie there by chance, where numbers are short. */
 const FEW_WRAPPED = 8
-/** So many values that fit are doubted for each that was cut. */
-const MOST_LEFT = 5
-/** So many rows must tell what a percent sign did. */
-const FEW_PERCENTS = 10
-/** So many rows must tell what a mark means, and so many for each that can be read otherwise. */
-const FEW_MARKS = 20
-
-// A number that counts a hundred times as much ends in two zeros, and others hardly ever do all of them.
-function percentOf(from: Sums, to: Sums): EvidenceRun['percent'] {
-  const all = to.percents - from.percents
-  const hundreds = to.hundreds - from.hundreds
-  if (all < FEW_PERCENTS) return undefined
-  if (hundreds === all) return 'hundredfold'
-  return hundreds * 5 <= all ? 'as-it-is' : undefined
-}
-
-// What stands behind marks and fits lacks a zero as well, maybe, where too many do for none of them to have kept one, as
-// others have.
-function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums): boolean {
-  if (definition.zeros !== 'significant' || to.markedZeros > from.markedZeros) return false
-  const others = all.fits - all.marked
-  const zeros = all.zeros - all.markedZeros
-  const tooShort = to.short > from.short ? 1 / 10 : 0
-  const usual = others >= FEW_MARKS ? zeros / others : tooShort
-  return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2)) >= DOUBT_BITS
-}
-
-// Values of several widths fit without the zeros they had. That a run lost them shows where such values
-// stand elsewhere in the column, or where many have become too short.
-function lostZeros(
-  { definition, widths }: Space,
-  short: ShortGroup | undefined,
-  from: Sums,
-  to: Sums,
-  all: Sums,
-): boolean {
-  if (definition.zeros !== 'significant') return false
-  const elsewhere = all.zeros - (to.zeros - from.zeros)
-  const { values = [] } = short ?? {}
-  const tooShort = rowsIn(values.filter(({ digits }) => digits.length < widths[0]!))
-  const share = tooShort / Math.max(1, rowsIn(values))
-  return elsewhere >= 3 || share * (to.short - from.short) * 50 >= to.fits - from.fits
-}

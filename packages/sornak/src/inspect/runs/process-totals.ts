@@ -9,6 +9,7 @@ import { allOfOneKind } from '../short/chance-of-counts.js'
 import { STOPS } from '../ways/hypothesis.js'
 import { OTHER_KIND, RUN_BITS } from '../ways/weights.js'
 import { widestMissing } from './cut-widths.js'
+import { usualDigits } from './usual-digits.js'
 
 /** What is known of a column before its rows are. */
 export interface Setting {
@@ -172,25 +173,6 @@ function fewerDigits(
     0,
   )
 }
-
-// The most digits that one in twenty stands with.
-export function usualDigits(from: readonly number[], to: readonly number[], least = 0): number {
-  const counts = to.map((count, k) => count - from[k]!)
-  const all = counts.reduce((sum, count) => sum + count, 0)
-  return counts.findLastIndex((count) => count >= least && count > 0 && count * 20 >= all)
-}
-
-/** Digits that most numbers stand with before an exponent, so that others lack zeros at the end; 0 where too few tell it. */
-export function mostShown(from: readonly number[], to: readonly number[]): number {
-  const counts = to.map((count, k) => count - from[k]!)
-  const all = counts.reduce((sum, count) => sum + count, 0)
-  return Math.max(
-    0,
-    counts.findIndex((count) => count >= FEW_SHOWN && count * 2 > all),
-  )
-}
-
-const FEW_SHOWN = 3
 
 // The same for a process that was at work in some runs.
 export function runwise(

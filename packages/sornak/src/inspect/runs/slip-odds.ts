@@ -129,7 +129,8 @@ function looks(space: Space, process: Process, slip: Slip, bare: string, zeros: 
   const { id, rounds, alike, max, exactly } = process
   const image =
     rounds && alike ? rounded(alike(bare.length, Number.parseInt(bare.slice(0, 4), 10))) : 1
-  if (id === 'repadded') return slip === 'digit-wrong' ? 0 : zeros ** leadingZeros(bare)
+  // A zero more than a value starts with: of slips so many values start with one, and what was added is always there.
+  if (id === 'repadded') return slip === 'digit-wrong' ? 0 : zeros
   if (slip === 'digit-added') return 0
   if (slip === 'digit-left-out') {
     if (id === 'cut-short by 1') return 1
@@ -161,5 +162,3 @@ function rounded(alike: Alike | null): number {
       )
     : 1
 }
-
-const leadingZeros = (bare: string) => /^0*/.exec(bare)![0].length

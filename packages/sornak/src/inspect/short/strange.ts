@@ -4,7 +4,7 @@
 import type { Space } from '../../identifier/space.js'
 import type { ShortGroup } from './group.js'
 import { totalOf } from './population.js'
-import { FEW_ROWS_ALIKE, rowsOf } from './throughout.js'
+import { FEW_ROWS_ALIKE, isWhole, rowsOf } from './throughout.js'
 
 /** One zero is what the numbers of one office start with, and no others. */
 const FEW_ZEROS = 2
@@ -28,14 +28,16 @@ export function strange(space: Space, group: ShortGroup, isBetween: boolean): nu
   if (space.widths.length > 1 || rowsOf(group) < FEW_ROWS_ALIKE) return 0
   const left = Math.max(...values.map(({ digits }) => digits.length))
   const zeros = space.widest - left
+  // Where a check digit is right, zeros were there.
+  const checked = space.definition.check !== undefined
   if (zeros < FEW_ZEROS) return 0
   const others = clean ? totalOf(clean.fronts) : 0
   const alike = clean ? totalOf(clean.fronts.slice(10 * zeros)) : 0
   if (alike * FEW_OTHERS > others) return 0
-  // Where a check digit is right, zeros were there.
-  const checked = space.definition.check !== undefined
-  const isOther = others >= FEW_OTHERS && zeros >= MANY_ZEROS
-  if (left >= MANY_DIGITS && !checked && (isOther || startAnyhow(values, left))) return zeros
+  if (left >= MANY_DIGITS && !checked) {
+    const isOther = others >= FEW_OTHERS && zeros >= MANY_ZEROS
+    if (isOther || isWhole(space, group) || startAnyhow(values, left)) return zeros
+  }
   return isBetween && between && share >= NEARLY_ALL && others >= FEW_OTHERS ? zeros : 0
 }
 

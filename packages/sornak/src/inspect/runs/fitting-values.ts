@@ -1,0 +1,119 @@
+// What the rows of a run say of those of their values that fit: whether these were converted as well, and how many of them.
+
+import type { Space } from '../../identifier/space.js'
+import { printsRound } from '../evidence/process-channel.js'
+import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
+import type { Sums } from '../evidence/sums.js'
+import { rowsIn, type ShortGroup } from '../short/group.js'
+import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
+import { leftIn } from './process-totals.js'
+
+/** So many values are no chance; and so many others show that a column is not of round ones alone. */
+const FEW_ROUND = 20
+/** So many values that fit are doubted for each that was cut. */
+const MOST_LEFT = 5
+/** Of fewer others nothing is told of how often a value starts with a zero; and of fewer that do, it is chance. */
+const FEW_OTHERS = 20
+const FEW_ZEROS = 3
+
+/**
+ * Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it. One
+ * at the edge of a run may look so by chance.
+ *
+ * @param again what values say that repeat the one before, in 1/256 bit
+ */
+export function fitsSpeak(
+  { usual }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+  again: number,
+): boolean {
+  const hits = to.hits[i]! - from.hits[i]!
+  const said = to.scores[i]! - from.scores[i]! - hits * (IN - OUT) + again
+  const told = said + usual * (to.fits - from.fits) - OUT * (to.zeros - from.zeros)
+  return told > DOUBT_BITS * UNIT
+}
+
+/** What is left of wide values may fit: where many others do not. */
+export const oftenCut = (i: number, from: Sums, to: Sums): boolean =>
+  (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
+
+/**
+ * Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
+ *
+ * @param sums what the rows say of each process, in 1/256 bit
+ */
+export function mayBeRound(
+  processes: readonly Process[],
+  best: number,
+  sums: readonly number[],
+  from: Sums,
+  to: Sums,
+  all: Sums,
+): boolean {
+  if (!printsRound(processes[best]!.id)) return false
+  const inside = to.fits - from.fits
+  const rows = inside + to.hits[best]! - from.hits[best]!
+  const others = processes.some(
+    ({ id, rounds }, i) => rounds && !printsRound(id) && sums[i]! > RUN_BITS * UNIT,
+  )
+  return rows < FEW_ROUND || (all.fits - inside < FEW_ROUND && !others)
+}
+
+/**
+ * Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
+ * from those that do not fit.
+ */
+export function wrappedShare(
+  space: Space,
+  { id, max }: Process,
+  i: number,
+  from: Sums,
+  to: Sums,
+): number | undefined {
+  if (max === undefined || !id.startsWith('wrapped')) return undefined
+  const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
+  const { zeros } = space.definition
+  const again = space.widths.reduce((sum, width) => {
+    const least = zeros === 'padding' ? 0n : 10n ** BigInt(width - 1)
+    const most = 10n ** BigInt(width) - 1n
+    return sum + Number(space.count(least, most < max ? most : max).count) / range
+  }, 0)
+  // What has a letter in it was no number to it.
+  const fits = leftIn(i, from, to) - (to.spelt - from.spelt)
+  if (fits <= 0 || again >= 1) return undefined
+  return Math.min(1, ((to.hits[i]! - from.hits[i]!) * again) / (1 - again) / fits)
+}
+
+/**
+ * What stands behind marks and fits lacks a zero as well, maybe, where too many do for none of them to have kept one, as
+ * others have.
+ */
+export function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums): boolean {
+  if (definition.zeros !== 'significant' || to.markedZeros > from.markedZeros) return false
+  const others = all.fits - all.marked
+  const zeros = all.zeros - all.markedZeros
+  const tooShort = to.short > from.short ? 1 / 10 : 0
+  const usual = others >= FEW_OTHERS ? zeros / others : tooShort
+  return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2)) >= DOUBT_BITS
+}
+
+/**
+ * Values of several widths fit without the zeros they had. That a run lost them shows where such values
+ * stand elsewhere in the column, or where many have become too short.
+ */
+export function lostZeros(
+  { definition, widths }: Space,
+  short: ShortGroup | undefined,
+  from: Sums,
+  to: Sums,
+  all: Sums,
+): boolean {
+  if (definition.zeros !== 'significant') return false
+  const elsewhere = all.zeros - (to.zeros - from.zeros)
+  const { values = [] } = short ?? {}
+  const tooShort = rowsIn(values.filter(({ digits }) => digits.length < widths[0]!))
+  const share = tooShort / Math.max(1, rowsIn(values))
+  return elsewhere >= FEW_ZEROS || share * (to.short - from.short) * 50 >= to.fits - from.fits
+}
