@@ -3,7 +3,7 @@
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge, type Definition } from 'sornak'
 import { runWhy } from '../../src/inspect/messages.js'
-import { bare, digits, evidenceOf, next, of } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
 
 function judged(made: Definition, seen: readonly string[]) {
   const runs = columnRuns(made, evidenceOf(made, seen))
@@ -70,4 +70,31 @@ test('phones of four areas beside those that wrapped in 16 bits: no zeros are pu
   const { all } = judged(of('{10}'), seen)
   expect(all.slice(0, 200).filter(({ mend }) => mend !== undefined)).toEqual([])
   expect(all.slice(200).filter(({ verdict }) => verdict !== 'intact')).toEqual([])
+})
+
+describe('numbers of five digits, each wrapped in 8 bits without a sign', () => {
+  const originals = rows(240, () => digits(5))
+  const { all, told } = judged(
+    of('{5}'),
+    originals.map((text) => BigInt.asUintN(8, BigInt(text)).toString()),
+  )
+
+  test('get no zeros, and the original is listed', () => {
+    all.forEach(({ verdict, candidates }, row) => {
+      // Zero stands for any value that is not known.
+      if (BigInt(originals[row]!) % 256n === 0n) return
+      expect(verdict).toBe('ambiguous')
+      expect(candidates.map(({ text }) => text)).toContain(originals[row])
+    })
+  })
+
+  test('the column says why', () => {
+    expect(told).toContain('none is beyond 255')
+    expect(told).toContain('8 bits without a sign')
+  })
+
+  test('numbers issued so far, up to 200, get theirs', () => {
+    const issued = rows(240, () => padded(1 + next(200), 5))
+    expect(judged(of('{5}'), issued.map(bare)).all.map(({ mend }) => mend)).toEqual(issued)
+  })
 })

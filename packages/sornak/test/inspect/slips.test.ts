@@ -136,7 +136,18 @@ describe('a digit too many', () => {
     }
   })
 
-  test('more than one zero in front was not typed by a slip', () => {
+  test('however many zeros stand in front', () => {
+    // Each of eight digits that are left when one of these is taken away.
+    const meant = (text: string) =>
+      [...text].map((_, at) => text.slice(0, at) + text.slice(at + 1)).sort()
+    for (const text of ['009605606', '000062161']) {
+      const told = judge(staff, text)
+      expect(told.verdict).toBe('ambiguous')
+      expect(told.candidates.map((one) => one.text).sort()).toEqual([...new Set(meant(text))])
+    }
+  })
+
+  test('two digits too many were not typed by a slip', () => {
     expect(judge(staff, '0096056006')).toMatchObject({ verdict: 'mendable', mend: '96056006' })
   })
 })

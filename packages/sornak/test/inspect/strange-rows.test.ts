@@ -51,6 +51,14 @@ test.each([
   expect(all.filter(({ mend }) => mend !== undefined)).toEqual([])
 })
 
+test('nor are those of numbers in order, where none is complete', () => {
+  const originals = column(400, (row) => `${4_000_123_400_000_000n + BigInt(row * 7)}`)
+  const seen = originals.map((text) => BigInt.asUintN(40, BigInt(text)).toString())
+  const { all, told } = judged(of('{16}'), seen)
+  expect(all.filter(({ mend }) => mend !== undefined)).toEqual([])
+  expect(told).toContain('something else may have taken digits from them')
+})
+
 test('rows get their zeros where a list begins with small numbers', () => {
   const originals = column(1200, (row) => padded(row * 907 + next(907), 8))
   const { all, told } = judged(of('{8}'), originals.map(bare))
