@@ -56,9 +56,13 @@ export function machineOf(
   const subject = subjectOf(definition.check, layout)
   const scheme = subject && definition.check?.scheme
   const alphabet = places.map((place) => place.chars.filter((code) => taken(code, place)))
-  const nodes = new Map<string, MachineNode>()
+  const nodes = new Map<string | number, MachineNode>()
   const node = (at: number, check: number, rules: MachineNode['rules']): MachineNode => {
-    const key = `${at}|${check}|${rules.map((rule) => rule?.join('') ?? '').join('|')}`
+    // Most definitions have no rules, and many nodes.
+    const place = check * (length + 1) + at
+    const key = rules.length
+      ? `${place}|${rules.map((rule) => rule?.join('') ?? '').join('|')}`
+      : place
     let made = nodes.get(key)
     if (!made)
       nodes.set(key, (made = { at, check, rules, next: [], endings: undefined, sums: undefined }))
