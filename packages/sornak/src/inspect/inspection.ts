@@ -2,14 +2,11 @@
 // second look; the second judges that as text. Values that fit never become text.
 
 import { keyOf } from '../identifier/fit.js'
-import { holds } from '../identifier/holds.js'
-import { hide } from '../identifier/reveal.js'
 import type { RecordPlace } from '../rows/reader.js'
-import { fieldText, type RecordView } from '../rows/record.js'
+import type { RecordView } from '../rows/record.js'
 import { companions, type Companion } from './beside.js'
 import {
   columnFindings,
-  sayer,
   storageFindings,
   valueFinding,
   type ColumnFinding,
@@ -17,6 +14,7 @@ import {
 } from './finding.js'
 import { hearing, partOf, type Heard, type InspectedPart } from './inspected-part.js'
 import { profiler, type Profiler } from './profile.js'
+import { recordValues } from './record-values.js'
 import { repeats, type Repeats } from './repeats.js'
 import { alsoAtWork } from './runs/also-at-work.js'
 import type { EvidenceRun } from './runs/evidence-run.js'
@@ -112,6 +110,12 @@ export function inspection(
   from?: InspectedPart,
 ): Inspection {
   const width = table.headers.length
+  const { reveal, quote } = options
+  const { isNone, isRagged, choiceOf, quickLook, damagedIn, textOf, keyText } = recordValues(
+    table,
+    quote,
+    reveal,
+  )
   const counts = table.columns.map((column, i): ColumnCounts => ({
     column,
     values: 0,
@@ -147,8 +151,8 @@ export function inspection(
   }
 
   function look(view: RecordView, place: RecordPlace): void {
-    if (isEmptyLine(view, width) || isHeaderAgain(view)) return
-    let again = view.fields !== width && !onlyEmptyExtras(view, width)
+    if (isNone(view)) return
+    let again = isRagged(view)
     const shifted = again && view.fields > width
     let damaged: number[] | undefined
     for (const count of counts) {
@@ -209,28 +213,11 @@ export function inspection(
     return true
   }
 
-  // 'no': has to be judged as text.
-  function quickLook(
-    view: RecordView,
-    { index }: BoundColumn,
-    bound: Bound | undefined,
-  ): 'fits' | 'blank' | 'no' {
-    if (!bound) return 'blank'
-    if (index >= view.fields || isBlank(view, index))
-      return bound.definition.required ? 'no' : 'blank'
-    if (view.rough[index] === 0 && bound.fits(view.bytes, view.starts[index]!, view.ends[index]!))
-      return 'fits'
-    const text = textOf(view, index)
-    // White space of other kinds than a space.
-    if (!text.trim()) return bound.definition.required ? 'no' : 'blank'
-    return holds(bound.definition, text) ? 'fits' : 'no'
-  }
-
   function judgeRecord(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[] {
     const found: (ValueFinding | RaggedRecord)[] = []
-    if (isEmptyLine(view, width) || isHeaderAgain(view)) return found
+    if (isNone(view)) return found
     const record = place.index - firstRecord + 1
-    if (view.fields !== width && !onlyEmptyExtras(view, width)) {
+    if (isRagged(view)) {
       const { line } = storage?.place(place.index, 0) ?? place
       found.push({ kind: 'ragged', record, line, fields: view.fields, expected: width })
       // With fields too many there is no telling which value belongs to which column.
@@ -276,28 +263,10 @@ export function inspection(
         first === undefined ? judgement : asDuplicate(judgement, first - firstRecord + 1)
       const told = shown === undefined ? whole : asShown(whole)
       found.push(
-        valueFinding(
-          where,
-          bound.definition,
-          told,
-          seen,
-          options.reveal,
-          run,
-          shown,
-          options.hiddenWhy,
-        ),
+        valueFinding(where, bound.definition, told, seen, reveal, run, shown, options.hiddenWhy),
       )
     }
     return found
-  }
-
-  function damagedIn(view: RecordView): number[] {
-    return table.columns.flatMap((column) => {
-      const bound = choiceOf(view, column)
-      if (!bound || quickLook(view, column, bound) !== 'no') return []
-      const seen = column.index < view.fields ? textOf(view, column.index) : ''
-      return saysNothing(seen) ? [] : [column.index]
-    })
   }
 
   // What struck other values of the record may have struck this one, too.
@@ -326,19 +295,6 @@ export function inspection(
     beside: table.headers[one.column],
   })
 
-  // Lists that were printed page by page hold their headers again and again.
-  function isHeaderAgain(view: RecordView): boolean {
-    const [first] = table.columns
-    if (!first || view.fields !== width) return false
-    const { index, header } = first
-    return (
-      view.ends[index]! - view.starts[index]! >= header.length &&
-      view.bytes[view.starts[index]!] === header.charCodeAt(0) &&
-      textOf(view, index).trim() === header &&
-      table.headers.every((text, i) => textOf(view, i).trim() === text)
-    )
-  }
-
   function conclude() {
     for (const known of repeated.values()) second.join(known.settle())
     const stretches: Stretch[] = []
@@ -363,7 +319,7 @@ export function inspection(
       const found = runs.get(bound)
       return [
         ...(found ? columnFindings(where, definition, found, company.get(bound)!, others) : []),
-        ...storageFindings(where, definition, stored, storage?.types[index], options.reveal),
+        ...storageFindings(where, definition, stored, storage?.types[index], reveal),
       ]
     })
     return { columns, again: apart(stretches) }
@@ -376,21 +332,6 @@ export function inspection(
   }
 
   const trustedFor = ({ definition }: Bound) => options.trusted?.get(definition.key)
-
-  function keyText(view: RecordView): string | null {
-    const { key } = table
-    if (!key || key.index >= view.fields) return null
-    const text = textOf(view, key.index)
-    if (options.reveal) return text
-    return key.definition ? sayer(key.definition, false)(text) : hide(text)
-  }
-
-  function choiceOf(view: RecordView, { choice }: BoundColumn): Bound | undefined {
-    if (choice.kind === 'one') return choice.to
-    return choice.index < view.fields ? choice.cases.get(textOf(view, choice.index)) : undefined
-  }
-
-  const textOf = (view: RecordView, index: number) => fieldText(view, index, options.quote)
 
   const part = () => partOf(counts, heard ?? new Map())
   return { table, counts, spool: second, look, part, conclude, judge: judgeRecord }
@@ -406,22 +347,4 @@ function apart(stretches: readonly Stretch[]): Stretch[] {
     else if (last.to.index < one.to.index) found[found.length - 1] = { from: last.from, to: one.to }
   }
   return found
-}
-
-// A line of nothing in a table of several columns is no record of it.
-const isEmptyLine = (view: RecordView, width: number) =>
-  width > 1 && view.fields === 1 && view.starts[0] === view.ends[0]
-
-function isBlank({ bytes, starts, ends }: RecordView, index: number): boolean {
-  for (let at = starts[index]!; at < ends[index]!; at++) {
-    const byte = bytes[at]!
-    if (byte !== 32 && (byte < 9 || byte > 13)) return false
-  }
-  return true
-}
-
-function onlyEmptyExtras(view: RecordView, width: number): boolean {
-  if (view.fields < width) return false
-  for (let i = width; i < view.fields; i++) if (view.starts[i] !== view.ends[i]) return false
-  return true
 }
