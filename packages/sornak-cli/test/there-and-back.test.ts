@@ -49,25 +49,25 @@ interface Conversion {
 
 const CONVERSIONS: Record<string, Conversion> = {
   'zeros lost': { of: ['crew', 'mobile'], convert: bare, known: true },
-  'a tail': { of: ['crew', 'mobile', 'pass'], convert: (text) => `${bare(text)}.0`, known: true },
-  grouped: { of: ['crew', 'mobile', 'pass'], convert: (text) => grouped(bare(text)), known: true },
+  'a tail': { of: ['crew', 'pass'], convert: (text) => `${bare(text)}.0`, known: true },
+  grouped: { of: ['mobile', 'pass'], convert: (text) => grouped(bare(text)), known: true },
   'an apostrophe': {
-    of: ['crew', 'mobile', 'pass', 'route'],
+    of: ['crew', 'route'],
     convert: (text) => `'${text}`,
     known: true,
   },
   'a word in front': {
-    of: ['crew', 'mobile', 'pass'],
+    of: ['mobile', 'pass'],
     convert: (text) => `No. ${text}`,
     known: true,
   },
   'a no-break space': {
-    of: ['crew', 'mobile', 'pass', 'route'],
+    of: ['pass', 'crew'],
     convert: (text) => `${text}\u00a0`,
     known: true,
   },
   'the letter O': {
-    of: ['crew', 'mobile', 'pass'],
+    of: ['crew', 'mobile'],
     convert: (text) => text.replaceAll('0', 'O'),
     known: true,
   },
