@@ -26,6 +26,14 @@ const originalsOf = (seen: string) =>
     .filter((text) => text.length < 5)
     .map((text) => text.padStart(5, '0'))
 
+/** What may have been meant where one digit was left out. */
+const withOneMore = (seen: string) =>
+  new Set(
+    [...`${seen} `].flatMap((_, at) =>
+      [...'0123456789'].map((digit) => seen.slice(0, at) + digit + seen.slice(at)),
+    ),
+  )
+
 describe('one short value beside many that kept their zeros', () => {
   test.each(['3616', '1000', '4095', '512', '41'])('may be %s in octal digits', (seen) => {
     const told = among(500, seen)
@@ -35,10 +43,14 @@ describe('one short value beside many that kept their zeros', () => {
     expect(texts).toContain(originalsOf(seen)[1])
   })
 
-  test.each(['4096', '7777', '9123'])('is mended where %s would have more digits', (seen) => {
+  test.each(['4096', '7777', '9123'])('may lack a digit that was left out of %s', (seen) => {
     expect(originalsOf(seen)).toHaveLength(1)
-    expect(among(500, seen)).toMatchObject({ verdict: 'mendable', proof: 'odds' })
-    expect(among(500, seen).mend).toBe(originalsOf(seen)[0])
+    for (const told of [among(500, seen), among(500, seen)]) {
+      expect(told).toMatchObject({ verdict: 'ambiguous', slip: 'digit-left-out' })
+      expect(told.candidates[0]!.text).toBe(originalsOf(seen)[0])
+      expect(told.candidates[0]!.odds).toBeGreaterThan(0.98)
+      expect(told.possible).toBe(BigInt(withOneMore(seen).size))
+    }
   })
 
   test('is mended beside few, and alone', () => {
@@ -136,4 +148,9 @@ describe('a few values that lack three digits, among others that lack one', () =
     for (const { original, told } of rows) expect(told.candidates[0]?.text).toBe(original)
     expect(rows.filter(({ told }) => told.mend).length * 5).toBeGreaterThan(rows.length * 4)
   })
+})
+
+test('a lone value that lacks a digit is mended where few others have zeros to keep', () => {
+  expect(among(30, '9123').mend).toBe('09123')
+  expect(judge(of('{5}'), '9123').mend).toBe('09123')
 })

@@ -60,8 +60,11 @@ export function slipOdds(
     const most = isWrong ? Infinity : EVEN
     // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
     const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
+    // Nor was a reader of numbers at work where many kept their zeros and a single value lacks a digit.
+    const isAlone = slip === 'digit-left-out' && whole.explained === 1
+    const kept = isAlone ? Math.max(1, all.zeros / FEW_KEPT) : 1
     return Math.max(
-      Math.min(most, clean * ofNone(some, chance, prior(id))),
+      Math.min(most, clean * kept * ofNone(some, chance, prior(id))),
       amongSlips(some, whole, proxy, chance),
     )
   }
@@ -117,6 +120,8 @@ function amongSlips(
 
 /** Odds of a slip that is hardly less likely than what else explains the value. */
 export const EVEN = 0.9
+/** Fewer values that kept their zeros say nothing of one that lost its own. */
+const FEW_KEPT = 10
 /** More values that are one wider than they should be are no slips. */
 const MOST_ADDED = 0.05
 /** No slip is likelier than this beside what else explains the value: odds. */
