@@ -15,7 +15,7 @@ import type { LoneValue } from './runs/lone-value.js'
 import { EVEN, loneSlip, type SlipOdds } from './runs/slip-odds.js'
 import type { TrustedList } from './trusted.js'
 import { inEightBits } from './ways/from-types.js'
-import { PRINTED, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
+import { isPrintedForm, PRINTED, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, THROUGHOUT, TOGETHER } from './ways/weights.js'
 
@@ -75,6 +75,8 @@ export function weighedIn(
   const bare = ways.some(isCounted) ? seen : whole
   const digits = typedDigits(seen, whole)
   const slip = slipIn(definition, digits)
+  const { slips = loneSlip(definition) } = context ?? {}
+  const isPrinted = ways.some(isPrintedForm)
   const left = withZeros(ways, bare, context?.digits, space)
   const byAll = (ways: readonly Hypothesis[], column: Partial<Context> | undefined) =>
     decided(weigh(space, ways, Math.max(most, 2), column))
@@ -109,7 +111,7 @@ export function weighedIn(
     if (strangeStart > 1 - MEND_ODDS)
       return beside(column, weighed, unknown(space), strangeStart) ?? weighed
     if (!slip) return weighed
-    const odds = slipBeside(weighed, slip, digits, context?.slips ?? loneSlip(definition))
+    const odds = slipBeside(weighed, slip, (process) => slips(process, slip, digits, isPrinted))
     // As seldom as whatever is left out of the odds.
     if (odds < 1 - MEND_ODDS) return weighed
     const typed = beside(column, weighed, mistyped(definition, digits, slip), odds)
@@ -173,9 +175,9 @@ function areHundredths({ inForm = () => 0 }: Context): boolean {
 }
 
 // Beside all that explains the value, each by its share.
-function slipBeside({ processes }: Weighed, slip: Slip, bare: string, odds: SlipOdds): number {
+function slipBeside({ processes }: Weighed, slip: Slip, odds: (process: string) => number): number {
   const bits = processes.map(([process, share]) =>
-    share < LIKELY ? 0 : share * Math.log2(Math.max(NEVER, odds(process, slip, bare))),
+    share < LIKELY ? 0 : share * Math.log2(Math.max(NEVER, odds(process))),
   )
   const told = 2 ** bits.reduce((sum, one) => sum + one, 0)
   // Many of those that lack a digit lost a zero, whatever else was typed.

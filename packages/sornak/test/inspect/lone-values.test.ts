@@ -154,3 +154,7 @@ test('a lone value that lacks a digit is mended where few others have zeros to k
   expect(among(30, '9123').mend).toBe('09123')
   expect(judge(of('{5}'), '9123').mend).toBe('09123')
 })
+
+test.each(['9123.0', '9,123', '9.123E+03'])('nor was %s typed so: it was printed', (seen) => {
+  expect(among(500, seen).mend).toBe('09123')
+})

@@ -12,8 +12,12 @@ import type { Sums } from '../evidence/sums.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
 import { prior } from './lifts.js'
 
-/** Slips for each value that the process left, among those that look like this one; 0 where it is none. */
-export type SlipOdds = (process: string, slip: Slip, bare: string) => number
+/**
+ * Slips for each value that the process left, among those that look like this one; 0 where it is none.
+ *
+ * @param isPrinted a program printed it as a number, whatever was typed
+ */
+export type SlipOdds = (process: string, slip: Slip, bare: string, isPrinted: boolean) => number
 
 /** Of one value of which nothing more is known. */
 export const loneSlip: (definition: Definition) => SlipOdds = remembered(
@@ -41,7 +45,7 @@ export function slipOdds(
 ): (from: Sums, to: Sums, within: boolean) => SlipOdds {
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const zeros = (all.zeros + 1) / (all.fits + 2)
-  return (from, to, within) => (id, slip, bare) => {
+  return (from, to, within) => (id, slip, bare, isPrinted) => {
     const i = place.get(id)
     if (i === undefined) return 0
     const whole = counted(all, i, slip)
@@ -61,7 +65,7 @@ export function slipOdds(
     // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
     const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
     // Nor was a reader of numbers at work where many kept their zeros and a single value lacks a digit.
-    const isAlone = slip === 'digit-left-out' && whole.explained === 1
+    const isAlone = slip === 'digit-left-out' && whole.explained === 1 && !isPrinted
     const kept = isAlone ? Math.max(1, all.zeros / FEW_KEPT) : 1
     return Math.max(
       Math.min(most, clean * kept * ofNone(some, chance, prior(id))),
