@@ -132,11 +132,14 @@ describe('some here and there lack one digit', () => {
     expect(shortOf(seen).filter((row) => all[row]!.mend !== originals[row])).toEqual([])
   })
 
-  test('one alone says too little for doubt', () => {
+  test('one alone was not cut: it lost its zero, or a digit was left out', () => {
     const originals = rows(400, () => digits(10))
     const seen = scattered(originals, 30, bare)
-    const [row] = shortOf(seen)
-    expect(judged(made, seen).all[row!]!.mend).toBe(originals[row!])
+    const [row, other] = shortOf(seen)
+    expect(other).toBeUndefined()
+    const { verdict, candidates, findings } = judged(made, seen).all[row!]!
+    expect([verdict, candidates[0]!.text]).toEqual(['ambiguous', originals[row!]])
+    expect(findings).not.toContain('cut-short')
   })
 
   test('unless all values start alike, as its digits do', () => {
