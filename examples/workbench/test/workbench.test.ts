@@ -10,7 +10,7 @@ import type { Browser, Download, Page } from 'playwright-core'
 import { build, preview, type PreviewServer } from 'vite'
 import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest'
 import { cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
-import { sornak } from '../../../packages/sornak-cli/test/run.js'
+import { shortRoster, sornak } from '../../../packages/sornak-cli/test/run.js'
 
 const root = new URL('..', import.meta.url).pathname
 const DATA = new URL('../../data', import.meta.url).pathname
@@ -32,10 +32,7 @@ afterAll(async () => {
   await server.close()
 })
 
-const SHORT = readFileSync(join(DATA, 'crew.csv'), 'utf8')
-  .split('\n')
-  .filter((_, line) => line % 4 === 0)
-  .join('\n')
+const SHORT = readFileSync(shortRoster(), 'utf8')
 
 interface Bench {
   readonly page: Page
