@@ -1,5 +1,6 @@
 // The sornak command: its words and options. Each command is loaded when it is called.
 
+import './compiling.js'
 import { Command, CommanderError, Option } from 'commander'
 import { FileProblem } from 'sornak-files/problem'
 import { removeUnfinished, tell } from './output.js'
