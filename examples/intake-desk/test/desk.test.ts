@@ -3,9 +3,9 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { devices, type Browser, type BrowserContextOptions, type Page } from 'playwright-core'
-import { build, preview, type PreviewServer } from 'vite'
+import { preview, type PreviewServer } from 'vite'
 import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest'
-import { cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
+import { builtForReaders, cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
 
 const root = new URL('..', import.meta.url).pathname
 let server: PreviewServer
@@ -13,7 +13,7 @@ let browser: Browser
 let address = ''
 
 beforeAll(async () => {
-  await build({ root, logLevel: 'error' })
+  builtForReaders(root)
   server = await preview({ root, logLevel: 'error', preview: { port: 4631 } })
   address = server.resolvedUrls!.local[0]!
   browser = await launched()

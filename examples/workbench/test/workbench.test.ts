@@ -7,9 +7,9 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Browser, Download, Page } from 'playwright-core'
-import { build, preview, type PreviewServer } from 'vite'
+import { preview, type PreviewServer } from 'vite'
 import { afterAll, afterEach, beforeAll, describe, expect, test } from 'vitest'
-import { cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
+import { builtForReaders, cleared, launched } from '../../../packages/sornak/test/dom/browser.js'
 import { shortRoster, sornak } from '../../../packages/sornak-cli/test/run.js'
 
 const root = new URL('..', import.meta.url).pathname
@@ -21,7 +21,7 @@ let browser: Browser
 let address = ''
 
 beforeAll(async () => {
-  await build({ root, logLevel: 'error' })
+  builtForReaders(root)
   server = await preview({ root, logLevel: 'error', preview: { port: 4632 } })
   address = server.resolvedUrls!.local[0]!
   browser = await launched()

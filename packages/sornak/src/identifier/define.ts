@@ -45,6 +45,21 @@ export function define(
   reader: Reader,
 ): Definition | undefined {
   const before = reader.problems.length
+  const definition = defineUnproven(key, source, path, reader)
+  if (!definition) return undefined
+  checkCover(definition, path, reader)
+  if (reader.problems.length === before) runSamples(definition, path, reader)
+  return reader.problems.length > before ? undefined : definition
+}
+
+/** The same, where it is known that all that is stored can be shown and that the samples are right. */
+export function defineUnproven(
+  key: string,
+  source: PlainMap,
+  path: Path,
+  reader: Reader,
+): Definition | undefined {
+  const before = reader.problems.length
   reader.keys(source, [...DEFINITION_KEYS, ...CATALOG_KEYS], path)
   const at = (name: string): Path => [...path, name]
   const textOf = (name: string) =>
@@ -114,9 +129,6 @@ export function define(
     owner: textOf('owner'),
     cites: textOf('cites'),
   }
-  if (reader.problems.length > before) return undefined
-  checkCover(definition, path, reader)
-  if (reader.problems.length === before) runSamples(definition, path, reader)
   return reader.problems.length > before ? undefined : definition
 }
 

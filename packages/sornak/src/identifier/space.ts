@@ -72,7 +72,7 @@ interface Digits {
   readonly prefix: string
   /** All values of the layout. */
   readonly all: bigint
-  /** Where zeros are padding, each key belongs to one width only: the narrowest that holds it. */
+  /** The smallest number that is one of this width. */
   readonly least: bigint
   /** The largest number, where all up to it are values; else undefined. */
   readonly upTo: bigint | undefined
@@ -83,22 +83,24 @@ const PLUS = 43
 
 function make(definition: Definition): Space {
   const { layouts, complete } = layoutsOf(definition)
-  const digits = layouts.flatMap((layout) => digitsOf(definition, layout))
-  if (definition.zeros === 'padding') {
-    digits.forEach((one, i) => {
-      const narrower = digits[i - 1]
-      if (narrower) digits[i] = { ...one, least: 10n ** BigInt(narrower.width) }
-    })
-  }
-  const numbers = numbersOf(digits, layouts.length, complete)
+  // Who asks for shapes only need not wait until all values are counted.
+  let digits: Numbers | undefined
+  const numbers = () =>
+    (digits ??= numbersOf(allNumbers(definition, layouts), layouts.length, complete))
   let integers: Tally | undefined
   let fronts: Numbers | 'none' | undefined
   return {
     definition,
     layouts,
     widths: [...new Set(layouts.map(({ places }) => places.length))],
+    get widest() {
+      return numbers().widest
+    },
+    count: (low, high) => numbers().count(low, high),
+    share: (low, high) => numbers().share(low, high),
+    list: (low, high, most) => numbers().list(low, high, most),
     get integers() {
-      return (integers ??= numbers.count(0n, 10n ** BigInt(numbers.widest)))
+      return (integers ??= numbers().count(0n, 10n ** BigInt(numbers().widest)))
     },
     get fronts() {
       if (!fronts) {
@@ -107,8 +109,17 @@ function make(definition: Definition): Space {
       }
       return fronts === 'none' ? undefined : fronts
     },
-    ...numbers,
   }
+}
+
+// Where zeros are padding, each key belongs to one width only: the narrowest that holds it.
+function allNumbers(definition: Definition, layouts: readonly Layout[]): readonly Digits[] {
+  const digits = layouts.flatMap((layout) => digitsOf(definition, layout))
+  if (definition.zeros !== 'padding') return digits
+  return digits.map((one, i) => {
+    const narrower = digits[i - 1]
+    return narrower ? { ...one, least: 10n ** BigInt(narrower.width) } : one
+  })
 }
 
 function numbersOf(digits: readonly Digits[], layouts: number, complete: boolean): Numbers {

@@ -1,5 +1,6 @@
-// A real Chromium with a page that has the library on it, for tests of fields.
+// A real Chromium with a page that has the library on it, for tests of fields; and example applications, built.
 
+import { execFileSync } from 'node:child_process'
 import { createServer, type Server } from 'node:http'
 import { existsSync } from 'node:fs'
 import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core'
@@ -85,6 +86,12 @@ export async function launched(): Promise<Browser> {
     '--disable-features=SpareRendererForSitePerProcess',
   ]
   return chromium.launch({ executablePath, args })
+}
+
+/** The application in this folder, built as its readers build it: without what the test runner adds for those who write. */
+export function builtForReaders(root: string): void {
+  const { NODE_ENV: _, ...env } = process.env
+  execFileSync('npm', ['run', 'build', '--', '--logLevel', 'error'], { cwd: root, env })
 }
 
 async function bundled(): Promise<string> {

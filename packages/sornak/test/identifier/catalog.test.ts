@@ -2,7 +2,7 @@
 // ways of writing it are read back to it. Numbers are from ranges set aside for fiction, or made up.
 
 import { describe, expect, test } from 'vitest'
-import { fit, fromCatalog, judge, type Definition } from 'sornak'
+import { CATALOG, fit, fromCatalog, identifier, judge, type Definition } from 'sornak'
 
 const entry = (key: string): Definition => {
   const found = fromCatalog(key)
@@ -134,4 +134,14 @@ test.each(CHECKED)('%s %s with its last digit changed fits no more', (key, store
   const other = (Number.parseInt(stored[at]!, 10) + 1) % 10
   const changed = `${stored.slice(0, at)}${other}${stored.slice(at + 1)}`
   expect(fit(definition, changed)).toMatchObject({ ok: false })
+})
+
+test('every entry can show all that it stores, and its samples are right', () => {
+  for (const name of CATALOG.keys()) expect(() => identifier({ like: name }), name).not.toThrow()
+})
+
+test('a display form that an entry does not allow for is refused where it is said', () => {
+  expect(() => identifier({ like: 'phone/us', display: '{9}' })).toThrow(
+    /fits no mask of the display form/,
+  )
 })
