@@ -8,7 +8,8 @@ type Figures = Record<string, number>
 
 function figures(bench: string, every: number, ...words: string[]): Record<string, Figures> {
   const script = new URL(`../../../bench/${bench}.mjs`, import.meta.url).pathname
-  const args = [script, '--json', `--every=${every}`, ...words]
+  // As the command runs.
+  const args = ['--interrupt-budget=400000', script, '--json', `--every=${every}`, ...words]
   const { stdout, stderr } = spawnSync(process.execPath, args, { maxBuffer: 1 << 28 })
   expect(stderr.toString()).toBe('')
   return JSON.parse(stdout.toString()) as Record<string, Figures>
