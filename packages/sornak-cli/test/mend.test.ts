@@ -225,7 +225,7 @@ test('no command writes over what it reads', () => {
 })
 
 test('stopped at any moment, there is the whole output or none', { timeout: 300_000 }, async () => {
-  const rows = Array.from({ length: 15_000 }, (_, i) =>
+  const rows = Array.from({ length: 8_000 }, (_, i) =>
     i % 3 ? `${i}.0` : `${i}`.padStart(5, '0'),
   )
   const dir = folder({ 'a.csv': `No\n${rows.join('\n')}\n` })
@@ -243,7 +243,7 @@ test('stopped at any moment, there is the whole output or none', { timeout: 300_
   const want = text(join(dir, 'b.csv'))
   expect(whole.out).toContain('mended')
   const signals = ['SIGINT', 'SIGKILL'] as const
-  for (const [i, wait] of [300, 800, 1300, 1900].entries()) {
+  for (const [i, wait] of [300, 700, 1100, 1500].entries()) {
     const signal = signals[i % 2]!
     const out = join(dir, `b${wait}.csv`)
     const child = started([...args.slice(0, -1), out])
