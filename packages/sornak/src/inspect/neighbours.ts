@@ -13,6 +13,7 @@ import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
 import { prior } from './runs/lifts.js'
 import type { LoneValue } from './runs/lone-value.js'
 import { EVEN, loneSlip, type SlipOdds } from './runs/slip-odds.js'
+import type { UsualStarts } from './runs/usual-starts.js'
 import type { TrustedList } from './trusted.js'
 import { inEightBits } from './ways/from-types.js'
 import { isPrintedForm, PRINTED, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
@@ -24,7 +25,7 @@ export interface Context {
   /** What the neighbours say of each process. */
   readonly lift: Lift
   /** How often originals start as this one does. */
-  readonly usual?: ((text: string) => number) | undefined
+  readonly usual?: UsualStarts | undefined
   /** What a short value says by itself. */
   readonly lone?: LoneValue | undefined
   /** How likely slips in typing are among them, beside what a process leaves. */
@@ -78,8 +79,9 @@ export function weighedIn(
   const { slips = loneSlip(definition) } = context ?? {}
   const isPrinted = ways.some(isPrintedForm)
   const left = withZeros(ways, bare, context?.digits, space)
-  const byAll = (ways: readonly Hypothesis[], column: Partial<Context> | undefined) =>
-    decided(weigh(space, ways, Math.max(most, 2), column))
+  const usual = context?.usual?.of
+  const byAll = (ways: readonly Hypothesis[], lift?: Lift) =>
+    decided(weigh(space, ways, Math.max(most, 2), { lift, usual }))
   // One way more, so many times as likely as all others together; nothing where it leads to no original.
   const beside = (
     column: Context | undefined,
@@ -87,14 +89,14 @@ export function weighedIn(
     more: Hypothesis,
     odds: number,
   ): Weighed | undefined => {
-    const own = byAll([more], { usual: column?.usual }).weight
+    const own = byAll([more]).weight
     if (own === -Infinity) return undefined
     const lift = (process: string) =>
       process === more.process ? weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)
-    return byAll([...left, more], { ...column, lift })
+    return byAll([...left, more], lift)
   }
   const by = (column: Context | undefined): Weighed & { readonly slip?: Slip } => {
-    const weighed = byAll(left, column)
+    const weighed = byAll(left, column?.lift)
     if (weighed.possible === 0n) return weighed
     if (column?.strange && weighed.processes[0]?.[0] === 'number-read')
       return beside(column, weighed, unknown(space), THROUGHOUT) ?? weighed
@@ -147,7 +149,7 @@ function unlikeOthers(
 ): number {
   const [first] = ranked
   if (!first || !column?.usual || definition.check || number.length >= widest) return 0
-  return TOGETHER.unknown / column.usual(first.text)
+  return TOGETHER.unknown / column.usual.ofWhole(first.text)
 }
 
 // Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says

@@ -169,7 +169,8 @@ function doubted(definition: Definition, seen: string, most: number, context: Co
   const known = hypotheses(definition, seen)
   // What reads as a number stands as it is read.
   const ways = known.some(isRead) ? known : [...known, unchanged(seen)]
-  const weighedBy = (some: readonly Hypothesis[]) => weigh(space, some, Math.max(most, 2), context)
+  const column = { lift: context.lift, usual: context.usual?.of }
+  const weighedBy = (some: readonly Hypothesis[]) => weigh(space, some, Math.max(most, 2), column)
   const own = ofRun(ways, context)
   const ofOwn = weighedBy(own)
   if (!isDoubtful(ofOwn, seen, context)) return INTACT

@@ -17,6 +17,7 @@ import { denseRuns } from './dense-runs.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { against } from './process-totals.js'
 import { roundedAmong } from './rounded-among.js'
+import { usualStarts } from './usual-starts.js'
 
 /** A run that was looked for because it speaks for this process; another may explain it better. */
 export interface OwnRun extends EvidenceRun {
@@ -108,14 +109,3 @@ function isTorn({ usual, rounds }: Process, i: number, { from, to }: Run<Sums>):
 }
 
 type Parts = readonly (EvidenceRun | undefined)[]
-
-// What clean values start with tells which originals are likely; but only where those that start with
-// zeros are among them: a column that was read as numbers has none left.
-function usualStarts({ sums, starts }: EvidenceState): EvidenceRun['usual'] {
-  const all = starts.reduce((sum, count) => sum + count, 0)
-  if (all < 20 || sums.zeros * 5 < all) return undefined
-  return (text) => {
-    const two = /^\d\d/.exec(text)
-    return two ? (100 * (starts[Number.parseInt(two[0], 10)]! + 0.5)) / (all + 50) : 1
-  }
-}

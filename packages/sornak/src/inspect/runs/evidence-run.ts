@@ -7,6 +7,7 @@ import type { StandsAs } from '../ways/hypothesis.js'
 import type { Lift } from '../ways/weigh.js'
 import type { LoneValue } from './lone-value.js'
 import type { SlipOdds } from './slip-odds.js'
+import type { UsualStarts } from './usual-starts.js'
 
 export interface EvidenceRun {
   /** The process that explains its rows best; the printed form, in a run of one. */
@@ -22,7 +23,7 @@ export interface EvidenceRun {
   /** What the rows say of each process, beside digits that were read as a number. */
   readonly lift: Lift
   /** How often an original starts as this one does, beside any other start; undefined where it cannot be told. */
-  readonly usual: ((text: string) => number) | undefined
+  readonly usual: UsualStarts | undefined
   /** What a short value says by itself. */
   readonly lone: LoneValue
   /** How likely slips in typing are in its rows, beside what its process leaves. */

@@ -63,7 +63,7 @@ export function weigh(
   space: Space,
   hypotheses: readonly Hypothesis[],
   most: number,
-  column: { readonly lift?: Lift; readonly usual?: Usual | undefined } = {},
+  column: { readonly lift?: Lift | undefined; readonly usual?: Usual | undefined } = {},
 ): Weighed {
   const { lift = () => 0, usual = ANY } = column
   // Powers of two are brought near to one first: a long run of rows can say more than a number holds.

@@ -1,0 +1,35 @@
+// How often originals start as one does, as far as the clean values of a column tell.
+
+import type { EvidenceState } from '../evidence/evidence-state.js'
+import { HEAD_DIGITS, type Heads } from '../short/heads.js'
+
+export interface UsualStarts {
+  /** Beside any other start, by the first two digits; of an original of which no more is known, too. */
+  of(start: string): number
+  /** The same of a whole original: where values come in few blocks, it may start like none of them. */
+  ofWhole(text: string): number
+}
+
+/** Fewer clean values say nothing. */
+const FEW_CLEAN = 20
+
+/** Undefined where they cannot tell: a column that was read as numbers has none left that start with zeros. */
+export function usualStarts({ sums, starts, clean }: EvidenceState): UsualStarts | undefined {
+  const all = starts.reduce((sum, count) => sum + count, 0)
+  if (all < FEW_CLEAN || sums.zeros * 5 < all) return undefined
+  const blocks = knownBlocks(clean.heads)
+  const of = (start: string) => {
+    const two = /^\d\d/.exec(start)
+    return two ? (100 * (starts[Number.parseInt(two[0], 10)]! + 0.5)) / (all + 50) : 1
+  }
+  return { of, ofWhole: (text) => Math.min(of(text), blocks?.(text) ?? Infinity) }
+}
+
+// What starts like no block so far is the first of a new one: as seldom as those were (Witten and Bell).
+function knownBlocks(heads: Heads): ((text: string) => number) | undefined {
+  const all = heads.reduce((sum, { count }) => sum + count, 0)
+  if (all === 0 || heads.length * 2 > all) return undefined
+  const known = new Set(heads.map(({ digits }) => digits))
+  const isNew = heads.length / (all + heads.length)
+  return (text) => (known.has(Number.parseInt(text.slice(0, HEAD_DIGITS), 10)) ? Infinity : isNew)
+}
