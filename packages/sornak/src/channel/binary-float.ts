@@ -10,6 +10,8 @@ export interface BinaryFormat {
 
 export const BINARY64: BinaryFormat = { bits: 53 }
 export const BINARY32: BinaryFormat = { bits: 24 }
+/** Extended precision: 80 bits, of which 64 are digits. */
+export const BINARY80: BinaryFormat = { bits: 64 }
 
 /** The nearest number to a non-negative integer; halves go to the even one. */
 export function nearestFloat(value: bigint, { bits }: BinaryFormat): bigint {

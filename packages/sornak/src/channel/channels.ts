@@ -1,8 +1,7 @@
 // All channels by name, in the order in which they act on a value.
 
 import { arithmetic } from './arithmetic.js'
-import { binary32 } from './binary32.js'
-import { binary64 } from './binary64.js'
+import { binary32, binary64, binary80 } from './binary-types.js'
 import type { Channel } from './channel.js'
 import { cutShort } from './cut-short.js'
 import { dateGuess } from './date-guess.js'
@@ -32,6 +31,7 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     wrapped,
     clamped,
     fifteenDigits,
+    binary80,
     binary64,
     binary32,
     exponentForm,

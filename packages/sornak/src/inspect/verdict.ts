@@ -291,6 +291,7 @@ const NUMERIC = new Set([
   'exponent-form',
   'short-display',
   'fifteen-digits',
+  'binary80',
   'binary64',
   'binary32',
 ])

@@ -11,6 +11,7 @@ import {
   behind,
   carelessly,
   double,
+  extended,
   fifteen,
   plain,
   rounds,
@@ -79,6 +80,7 @@ function numeric(space: Space): Process[] {
       rounds('fifteen-binary64', space, behind),
       carelessly,
     )
+  if (widest > 19) list.push(rounds('binary80', space, extended))
   return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))
 }
 

@@ -3,6 +3,7 @@
 import {
   BINARY32,
   BINARY64,
+  BINARY80,
   decimalBehind,
   isShortest,
   nearestFloat,
@@ -123,6 +124,23 @@ export const double: Image = {
     const float = nearestFloat(value, BINARY64)
     const printed = value === float || isShortest(value, float, BINARY64)
     return printed ? roundedTo(float, BINARY64) : 'out'
+  },
+}
+
+/** Up to 2^64 every integer is such a number. */
+const EXTENDED = `${1n << 64n}`
+const EXTENDED_FRONT = Number.parseInt(EXTENDED.slice(0, 4), 10)
+
+export const extended: Image = {
+  alike(length, front) {
+    if (length < 20 || (length === 20 && front < EXTENDED_FRONT)) return {}
+    return length === 20 && front === EXTENDED_FRONT ? null : { bits: length === 20 ? 1 : 3 }
+  },
+  of(bytes, start, end) {
+    if (compare(bytes, start, end, EXTENDED) <= 0) return undefined
+    if (lowBits(bytes, start, end, end - start === 20 ? 1 : 3) !== 0) return 'out'
+    const value = valueOf(bytes, start, end)
+    return nearestFloat(value, BINARY80) === value ? roundedTo(value, BINARY80) : 'out'
   },
 }
 

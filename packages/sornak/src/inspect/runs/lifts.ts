@@ -174,6 +174,7 @@ export function prior(id: string): number {
   if (id === 'short-display') return EACH.shortPlain
   if (id === 'thousands') return TOGETHER.thousands
   if (id === 'binary32') return EACH.binary32
+  if (id === 'binary80') return EACH.binary80
   if (id === CARELESS) return TOGETHER.carelessly
   if (id === 'repadded') return EACH.repadded
   if (id === 'sign') return TOGETHER.signGained

@@ -3,6 +3,7 @@
 import {
   BINARY32,
   BINARY64,
+  BINARY80,
   decimalBehind,
   nearestFloat,
   roundedEitherWay,
@@ -49,6 +50,7 @@ export function readings(number: NumberText, value: bigint): Reading[] {
     asItIs,
     ...ofBinary64(number, value),
     ...ofBinary32(number, value),
+    ...ofBinary80(value),
     ...ofFifteenPrinted(value),
     ...(isShort(number) ? ofFewDigits(number, value) : [...ofFifteen(value), ...ofRound(value)]),
   ]
@@ -127,6 +129,12 @@ function ofBinary32(number: NumberText, value: bigint): Reading[] {
   }
   return found
 }
+
+// Its digits are printed with all of them.
+const ofBinary80 = (value: bigint): Reading[] =>
+  nearestFloat(value, BINARY80) === value
+    ? rounding('binary80', 'binary80', EACH.binary80, roundedEitherWay(value, BINARY80))
+    : []
 
 const isRoundedTo = (value: bigint, from: bigint, digits: number) =>
   toSignificant(from, digits, 'rounded') === value

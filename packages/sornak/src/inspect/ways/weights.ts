@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 17
+export const WEIGHTS_VERSION = 18
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -26,6 +26,8 @@ export const EACH = {
   unread: 0.000002,
   /** Single precision is seldom chosen for long numbers. */
   binary32: 0.00002,
+  /** Nor are extended numbers. */
+  binary80: 0.0001,
 } as const
 
 /** For all originals together that are possible in this way. */
