@@ -30,11 +30,15 @@ export function strange(space: Space, group: ShortGroup, isBetween: boolean): nu
   const zeros = space.widest - left
   // Where a check digit is right, zeros were there.
   const checked = space.definition.check !== undefined
+  const long = left >= MANY_DIGITS && !checked
+  // Where all lack one digit, what was cut is known, and asked for elsewhere.
+  const areAlike = values.every(({ digits }) => digits.length === left)
+  if (long && zeros > 0 && !areAlike && isWhole(space, group)) return zeros
   if (zeros < FEW_ZEROS) return 0
   const others = clean ? totalOf(clean.fronts) : 0
   const alike = clean ? totalOf(clean.fronts.slice(10 * zeros)) : 0
   if (alike * FEW_OTHERS > others) return 0
-  if (left >= MANY_DIGITS && !checked) {
+  if (long) {
     const isOther = others >= FEW_OTHERS && zeros >= MANY_ZEROS
     if (isOther || isWhole(space, group) || startAnyhow(values, left)) return zeros
   }
