@@ -25,11 +25,15 @@ export function usualStarts({ sums, starts, clean }: EvidenceState): UsualStarts
   return { of, ofWhole: (text) => Math.min(of(text), blocks?.(text) ?? Infinity) }
 }
 
-// What starts like no block so far is the first of a new one: as seldom as those were (Witten and Bell).
+// What starts like no block so far, and is not the next to one, is the first of a new one: as seldom as those were (Witten and
+// Bell).
 function knownBlocks(heads: Heads): ((text: string) => number) | undefined {
   const all = heads.reduce((sum, { count }) => sum + count, 0)
   if (all === 0 || heads.length * 2 > all) return undefined
   const known = new Set(heads.map(({ digits }) => digits))
   const isNew = heads.length / (all + heads.length)
-  return (text) => (known.has(Number.parseInt(text.slice(0, HEAD_DIGITS), 10)) ? Infinity : isNew)
+  return (text) => {
+    const head = Number.parseInt(text.slice(0, HEAD_DIGITS), 10)
+    return [head - 1, head, head + 1].some((one) => known.has(one)) ? Infinity : isNew
+  }
 }
