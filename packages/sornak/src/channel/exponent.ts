@@ -64,7 +64,7 @@ export const exponentForm: Channel = {
 export const shortDisplay: Channel = {
   id: 'short-display',
   finding: 'exponent',
-  title: 'Printed with a few digits and an exponent',
+  title: 'Shortened to a few digits',
   describe:
     'A number is rounded to a few significant digits and printed with a power of ten, or with zeros behind them.',
   met: 'narrow spreadsheet columns saved as CSV, and programs that print 6, 7, 10 or 15 digits by default',

@@ -31,8 +31,17 @@ const OPEN: ReadonlySet<Verdict> = new Set<Verdict>(['ambiguous', 'lost', 'suspe
 export function nextStep(code: FindingCode, verdicts: Iterable<Verdict>): string {
   const { next } = FINDINGS[code]
   const all = [...verdicts]
-  if (!PUT_TO_IT.has(code) || !all.some((verdict) => OPEN.has(verdict))) return next
-  return all.includes('mendable')
+  const isOpen = all.some((verdict) => OPEN.has(verdict))
+  const isMendable = all.includes('mendable')
+  if (code === 'digits-rounded' && isMendable)
+    return isOpen
+      ? 'Take the original where only one is left, and fetch the other values again at the source.'
+      : 'Take the one original that is left, and keep the column as text.'
+  if (!isOpen) return next
+  if (code === 'zeros-lost' && !isMendable)
+    return 'Choose the value from the candidates, or fetch it again: other digits than zeros may be missing.'
+  if (code !== 'zeros-lost' && !PUT_TO_IT.has(code)) return next
+  return isMendable
     ? `${next} Where several originals are left, choose one, or fetch the value again.`
     : 'Fetch the value again, or choose it from the candidates: more happened to it than this.'
 }

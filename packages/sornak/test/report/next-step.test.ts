@@ -17,6 +17,16 @@ test('of some values it is all there was to do', () => {
   expect(both.startsWith(`${AWAY} `)).toBe(true)
   expect(both).toContain('fetch')
 })
+test('zeros are put back where the width proves them, and not where other digits may be missing', () => {
+  const proven = FINDINGS['zeros-lost'].next
+  expect(nextStep('zeros-lost', ['mendable'])).toBe(proven)
+  expect(nextStep('zeros-lost', ['ambiguous'])).toMatch(/^Choose .* candidates/)
+  expect(nextStep('zeros-lost', ['mendable', 'ambiguous']).startsWith(`${proven} `)).toBe(true)
+})
+test('of rounded digits the one original that is left is not asked for again', () => {
+  expect(nextStep('digits-rounded', ['mendable'])).not.toMatch(/fetch/i)
+  expect(nextStep('digits-rounded', ['mendable', 'lost'])).toMatch(/only one is left, and fetch/)
+})
 test('what took something away says so by itself', () => {
   for (const code of ['digits-rounded', 'cut-short', 'clamped'] as const)
     expect(nextStep(code, ['lost'])).toBe(FINDINGS[code].next)
