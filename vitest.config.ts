@@ -38,6 +38,7 @@ export default defineConfig({
     // What is imported is compiled once for all files of a process, and stays fast.
     isolate: false,
     setupFiles: [at('./packages/sornak/test/before-each-file.ts')],
+    // As the command runs.
     execArgv: ['--interrupt-budget=400000'],
     // One for each core; left to itself the runner keeps a core free.
     maxWorkers: '100%',

@@ -1,67 +1,20 @@
 // What the rows around a value, or all rows of its column, say of it.
 
 import { throughFloat } from '../channel/binary-float.js'
-import type { IntegerType } from '../channel/integer-limits.js'
-import { isDigits, plainDigits } from '../channel/number-text.js'
-import type { Percent } from '../channel/scaled.js'
+import { plainDigits } from '../channel/number-text.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
-import { startingWith } from '../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../identifier/space.js'
+import type { Context } from './context.js'
+import { doubtOf } from './doubts.js'
 import { printed, shownDigits } from './evidence/printed-digits.js'
 import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
+import { areHundredths } from './fractions.js'
 import { prior } from './runs/lifts.js'
-import type { LoneValue } from './runs/lone-value.js'
-import { EVEN, loneSlip, type SlipOdds } from './runs/slip-odds.js'
-import type { UsualStarts } from './runs/usual-starts.js'
-import type { TrustedList } from './trusted.js'
-import { inEightBits } from './ways/from-types.js'
+import { EVEN, loneSlip } from './runs/slip-odds.js'
 import { isPrintedForm, PRINTED, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
-import { MEND_ODDS, OTHER_KIND, THROUGHOUT, TOGETHER } from './ways/weights.js'
-
-/** What a column adds to the judgement of one of its values. */
-export interface Context {
-  /** What the neighbours say of each process. */
-  readonly lift: Lift
-  /** How often originals start as this one does. */
-  readonly usual?: UsualStarts | undefined
-  /** What a short value says by itself. */
-  readonly lone?: LoneValue | undefined
-  /** How likely slips in typing are among them, beside what a process leaves. */
-  readonly slips?: SlipOdds | undefined
-  /** Each of them would have lost so many zeros, which no other value starts with; 0 where that is as it should be. */
-  readonly strange?: number | undefined
-  /** The type that all of them lie in, and come up to the limit of, where none is complete. */
-  readonly bound?: IntegerType | undefined
-  /** The weight that a conversion has which is seldom met, for all values that it left, where several programs left theirs. */
-  readonly seldom?: number | undefined
-  /** How many neighbours do not fit; and of those, how many stand as this one does. */
-  readonly misfits?: number | undefined
-  readonly inForm?: ((form: StandsAs) => number) | undefined
-  /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
-  readonly digits?: number | undefined
-  /** Most neighbours stand with so many digits before an exponent. */
-  readonly shown?: number | undefined
-  /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
-  readonly mark?: 'grouped' | 'decimal-tail' | undefined
-  /** What a percent sign did to the neighbours, where they tell it. */
-  readonly percent?: Percent | undefined
-  /** A list that is known to be right. */
-  readonly trusted?: TrustedList | undefined
-  /** Values that are exactly the limit of a type, and stand for any beyond it. */
-  readonly limits?: ReadonlySet<string> | undefined
-  /** The channel that explains them. */
-  readonly channel?: string | undefined
-  /** They prove a conversion after which a value that fits may be another than it was. */
-  readonly suspect: boolean
-  /** A value that fits may lack zeros at the front, and be the same number; as a rule where it is left out. */
-  readonly zerosGone?: boolean | undefined
-  /** Not the rows around it say so, but those in which this other column is damaged. */
-  readonly beside?: string | undefined
-  /** The share of them that were converted: 0 to 1; all where it is left out. */
-  readonly struck?: number | undefined
-}
+import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './ways/weights.js'
 
 /** The ways that are left when the neighbours have spoken, weighed as they say; and the slip in typing that was weighed with them. */
 export function weighedIn(
@@ -98,20 +51,8 @@ export function weighedIn(
   const by = (column: Context | undefined): Weighed & { readonly slip?: Slip } => {
     const weighed = byAll(left, column?.lift)
     if (weighed.possible === 0n) return weighed
-    if (column?.strange && weighed.processes[0]?.[0] === 'number-read')
-      return beside(column, weighed, unknown(space), THROUGHOUT) ?? weighed
-    if (column?.bound?.bits === 8 && weighed.processes[0]?.[0] === 'number-read') {
-      const wrapped = isDigits(whole) ? inEightBits(space, BigInt(whole)) : undefined
-      return (wrapped && beside(column, weighed, wrapped, THROUGHOUT)) ?? weighed
-    }
-    if (column && isWorkedOut(column, seen, left))
-      return beside(column, weighed, unknown(space), 1) ?? weighed
-    // They are amounts, maybe, in a column that never held identifiers.
-    if (left.some(({ hundredths }) => hundredths))
-      return beside(column, weighed, unknown(space), (1 - MEND_ODDS) / 2) ?? weighed
-    const strangeStart = unlikeOthers(column, weighed, whole, space)
-    if (strangeStart > 1 - MEND_ODDS)
-      return beside(column, weighed, unknown(space), strangeStart) ?? weighed
+    const doubt = doubtOf(space, seen, whole, left, weighed, column)
+    if (doubt) return beside(column, weighed, doubt.way, doubt.odds) ?? weighed
     if (!slip) return weighed
     const odds = slipBeside(weighed, slip, (process) => slips(process, slip, digits, isPrinted))
     // As seldom as whatever is left out of the odds.
@@ -127,53 +68,6 @@ export function weighedIn(
   if (weighed.possible !== 1n) return weighed
   const closer = lacksMany(column, seen, ways)
   return closer === column ? weighed : by(closer)
-}
-
-// Something that nobody knows left what is seen, of any value.
-const unknown = (space: Space): Hypothesis => ({
-  originals: { kind: 'subset', subset: startingWith(space, '') },
-  process: 'unknown',
-  channels: [],
-  findings: ['unexplained'],
-  weight: 1,
-  per: 'all',
-})
-
-// Odds of that beside an original whose zeros at the front make it start as hardly any other value does. Where a check digit
-// is right, zeros were there.
-function unlikeOthers(
-  column: Context | undefined,
-  { ranked }: Weighed,
-  number: string,
-  { definition, widest }: Space,
-): number {
-  const [first] = ranked
-  if (!first || !column?.usual || definition.check || number.length >= widest) return 0
-  return TOGETHER.unknown / column.usual.ofWhole(first.text)
-}
-
-// Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says
-// nothing where others have one.
-function isWorkedOut(
-  { inForm = () => 0 }: Context,
-  seen: string,
-  ways: readonly Hypothesis[],
-): boolean {
-  const form = ways.some(({ findings }) => findings.includes('decimal-tail'))
-    ? 'decimal-tail'
-    : 'bare'
-  const isWhole = form === 'decimal-tail' || /^\d+$/.test(seen)
-  const fractions = inForm('fraction')
-  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm(form)
-}
-
-/** Fewer are amounts, or slips, among identifiers. */
-const FEW_FRACTIONS = 8
-
-// Nearly all numbers with a fraction are values when they are counted by hundredths.
-function areHundredths({ inForm = () => 0 }: Context): boolean {
-  const fractions = inForm('fraction')
-  return fractions >= FEW_FRACTIONS && inForm('scaled') * 10 >= fractions * 9
 }
 
 // Beside all that explains the value, each by its share.

@@ -1,0 +1,64 @@
+// What else may have left a value, beside the ways that explain it: where they explain it well, and the rows say that something
+// was at work that nobody knows.
+
+import { isDigits } from '../channel/number-text.js'
+import { startingWith } from '../identifier/parts-of-space.js'
+import type { Space } from '../identifier/space.js'
+import type { Context } from './context.js'
+import { isWorkedOut } from './fractions.js'
+import { inEightBits } from './ways/from-types.js'
+import type { Hypothesis } from './ways/hypothesis.js'
+import type { Weighed } from './ways/weigh.js'
+import { MEND_ODDS, THROUGHOUT, TOGETHER } from './ways/weights.js'
+
+/** One way more, so many times as likely as all others together. */
+export interface Doubt {
+  readonly way: Hypothesis
+  readonly odds: number
+}
+
+/** @param number the digits that it was printed from, where it was */
+export function doubtOf(
+  space: Space,
+  seen: string,
+  number: string,
+  ways: readonly Hypothesis[],
+  weighed: Weighed,
+  column: Context | undefined,
+): Doubt | undefined {
+  const wasRead = weighed.processes[0]?.[0] === 'number-read'
+  if (wasRead && column?.strange) return { way: unknown(space), odds: THROUGHOUT }
+  if (wasRead && column?.bound?.bits === 8 && isDigits(number)) {
+    const way = inEightBits(space, BigInt(number))
+    if (way) return { way, odds: THROUGHOUT }
+  }
+  if (column && isWorkedOut(column, seen, ways)) return { way: unknown(space), odds: 1 }
+  // They are amounts, maybe, in a column that never held identifiers.
+  if (ways.some(({ hundredths }) => hundredths))
+    return { way: unknown(space), odds: (1 - MEND_ODDS) / 2 }
+  const odds = unlikeOthers(column, weighed, number, space)
+  return odds > 1 - MEND_ODDS ? { way: unknown(space), odds } : undefined
+}
+
+// Something that nobody knows left what is seen, of any value.
+const unknown = (space: Space): Hypothesis => ({
+  originals: { kind: 'subset', subset: startingWith(space, '') },
+  process: 'unknown',
+  channels: [],
+  findings: ['unexplained'],
+  weight: 1,
+  per: 'all',
+})
+
+// Odds of that beside an original whose zeros at the front make it start as hardly any other value does. Where a check digit
+// is right, zeros were there.
+function unlikeOthers(
+  column: Context | undefined,
+  { ranked }: Weighed,
+  number: string,
+  { definition, widest }: Space,
+): number {
+  const [first] = ranked
+  if (!first || !column?.usual || definition.check || number.length >= widest) return 0
+  return TOGETHER.unknown / column.usual.ofWhole(first.text)
+}

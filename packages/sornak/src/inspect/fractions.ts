@@ -1,0 +1,28 @@
+// What it says of a number that others of its column have fractions.
+
+import type { Context } from './context.js'
+import type { Hypothesis } from './ways/hypothesis.js'
+
+/** Fewer are amounts, or slips, among identifiers. */
+const FEW_FRACTIONS = 8
+
+// Nearly all numbers with a fraction are values when they are counted by hundredths.
+export function areHundredths({ inForm = () => 0 }: Context): boolean {
+  const fractions = inForm('fraction')
+  return fractions >= FEW_FRACTIONS && inForm('scaled') * 10 >= fractions * 9
+}
+
+// Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says
+// nothing where others have one.
+export function isWorkedOut(
+  { inForm = () => 0 }: Context,
+  seen: string,
+  ways: readonly Hypothesis[],
+): boolean {
+  const form = ways.some(({ findings }) => findings.includes('decimal-tail'))
+    ? 'decimal-tail'
+    : 'bare'
+  const isWhole = form === 'decimal-tail' || /^\d+$/.test(seen)
+  const fractions = inForm('fraction')
+  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm(form)
+}
