@@ -35,7 +35,7 @@ export function nextStep(code: FindingCode, verdicts: Iterable<Verdict>): string
   const isMendable = all.includes('mendable')
   if (code === 'digits-rounded' && isMendable)
     return isOpen
-      ? 'Take the original where only one is left, and fetch the other values again at the source.'
+      ? 'Take the original where only one is left; fetch the others again at the source.'
       : 'Take the one original that is left, and keep the column as text.'
   if (!isOpen) return next
   if (code === 'zeros-lost' && !isMendable)

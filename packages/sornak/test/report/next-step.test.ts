@@ -25,7 +25,7 @@ test('zeros are put back where the width proves them, and not where other digits
 })
 test('of rounded digits the one original that is left is not asked for again', () => {
   expect(nextStep('digits-rounded', ['mendable'])).not.toMatch(/fetch/i)
-  expect(nextStep('digits-rounded', ['mendable', 'lost'])).toMatch(/only one is left, and fetch/)
+  expect(nextStep('digits-rounded', ['mendable', 'lost'])).toMatch(/only one is left; fetch/)
 })
 test('what took something away says so by itself', () => {
   for (const code of ['digits-rounded', 'cut-short', 'clamped'] as const)
