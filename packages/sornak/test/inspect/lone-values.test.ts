@@ -150,6 +150,29 @@ describe('a few values that lack three digits, among others that lack one', () =
   })
 })
 
+// That they lost a zero is no likelier than that they were mistyped, where one in ten of the others should start with a zero.
+test.each([
+  [12, 1],
+  [16, 3],
+  [19, 4],
+])(
+  'numbers of %i digits of which none starts with a zero: %i that lack one are left open',
+  (width, short) => {
+    const originals = Array.from({ length: 500 }, () => `${1 + next(9)}${digits(width - 1)}`)
+    const struck = Array.from({ length: short }, (_, i) => 40 + 100 * i)
+    const values = originals.map((text, i) =>
+      struck.includes(i) ? text.slice(0, 5) + text.slice(6) : text,
+    )
+    const made = of(`{${width}}`)
+    const runs = columnRuns(made, evidenceOf(made, values))
+    for (const i of struck) {
+      const told = judge(made, values[i]!, 1000, runs.around(i))
+      expect(told).toMatchObject({ verdict: 'ambiguous', slip: 'digit-left-out' })
+      expect(told.candidates.map(({ text }) => text)).toContain(originals[i])
+    }
+  },
+)
+
 test('a lone value that lacks a digit is mended where few others have zeros to keep', () => {
   expect(among(30, '9123').mend).toBe('09123')
   expect(judge(of('{5}'), '9123').mend).toBe('09123')

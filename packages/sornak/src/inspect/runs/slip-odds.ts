@@ -64,14 +64,20 @@ export function slipOdds(
     const most = isWrong ? Infinity : EVEN
     // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
     const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
-    // Nor was a reader of numbers at work where many kept their zeros and a single value lacks a digit.
-    const isAlone = slip === 'digit-left-out' && whole.explained === 1 && !isPrinted
-    const kept = isAlone ? Math.max(1, all.zeros / FEW_KEPT) : 1
+    const kept = slip === 'digit-left-out' && !isPrinted ? spared(all, whole.explained) : 1
     return Math.max(
       Math.min(most, clean * kept * ofNone(some, chance, prior(id))),
       amongSlips(some, whole, proxy, chance),
     )
   }
+}
+
+// Nor was a reader of numbers at work where a single value lacks a digit and many kept their zeros; or where hardly one does, and
+// no other starts with a zero, of which one in ten should.
+function spared({ zeros, wide }: Sums, short: number): number {
+  if (zeros > 0) return short === 1 ? Math.max(1, zeros / FEW_KEPT) : 1
+  const all = wide * ONE_IN_TEN
+  return short * FEW_KEPT <= all ? all / FEW_KEPT : 1
 }
 
 interface Counted {

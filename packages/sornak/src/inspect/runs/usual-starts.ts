@@ -25,15 +25,35 @@ export function usualStarts({ sums, starts, clean }: EvidenceState): UsualStarts
   return { of, ofWhole: (text) => Math.min(of(text), blocks?.(text) ?? Infinity) }
 }
 
-// What starts like no block so far, and is not the next to one, is the first of a new one: as seldom as those were (Witten and
-// Bell).
+// What starts like no block so far, nor near one, is the first of a new one: as seldom as those were (Witten and Bell).
 function knownBlocks(heads: Heads): ((text: string) => number) | undefined {
   const all = heads.reduce((sum, { count }) => sum + count, 0)
   if (all === 0 || heads.length * 2 > all) return undefined
-  const known = new Set(heads.map(({ digits }) => digits))
+  const blocks = blocksOf(heads)
   const isNew = heads.length / (all + heads.length)
   return (text) => {
     const head = Number.parseInt(text.slice(0, HEAD_DIGITS), 10)
-    return [head - 1, head, head + 1].some((one) => known.has(one)) ? Infinity : isNew
+    return blocks.some(({ first, last }) => {
+      const near = last - first + 1
+      return first - near <= head && head <= last + near
+    })
+      ? Infinity
+      : isNew
   }
+}
+
+interface Starts {
+  readonly first: number
+  readonly last: number
+}
+
+// Heads one behind the other: numbers that were issued in order have as many before them and behind them, maybe.
+function blocksOf(heads: Heads): readonly Starts[] {
+  const found: Starts[] = []
+  for (const { digits } of heads) {
+    const before = found.at(-1)
+    if (before?.last === digits - 1) found[found.length - 1] = { ...before, last: digits }
+    else found.push({ first: digits, last: digits })
+  }
+  return found
 }
