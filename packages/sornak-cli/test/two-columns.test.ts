@@ -233,8 +233,8 @@ test('a short number may have wrapped where the serial beside it did', () => {
   const both = list('Account: mobile, Serial: serial')
   for (const { row, account } of short) {
     const at = ({ record }: Line) => record === row + 1
-    // Ten short numbers by themselves lost a zero, as a rule.
-    expect(alone.find(at)).toMatchObject({ verdict: 'mendable' })
+    // By themselves a few short numbers lost a zero, or were mistyped: none of a thousand starts with one.
+    expect(alone.find(at)).toMatchObject({ verdict: 'ambiguous' })
     const line = both.find(at)
     expect(line).toMatchObject({ verdict: 'ambiguous', mend: null })
     expect(line!.candidates).toContain(account)
