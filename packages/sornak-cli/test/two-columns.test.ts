@@ -233,8 +233,9 @@ test('a short number may have wrapped where the serial beside it did', () => {
   const both = list('Account: mobile, Serial: serial')
   for (const { row, account } of short) {
     const at = ({ record }: Line) => record === row + 1
-    // By themselves a few short numbers lost a zero, or were mistyped: none of a thousand starts with one.
-    expect(alone.find(at)).toMatchObject({ verdict: 'ambiguous' })
+    // By themselves a few that lack one digit lost a zero, or were mistyped: none of a thousand starts with one.
+    const lacksOne = wrapped[row]!.indexOf(',') === 9
+    expect(alone.find(at)).toMatchObject({ verdict: lacksOne ? 'ambiguous' : 'mendable' })
     const line = both.find(at)
     expect(line).toMatchObject({ verdict: 'ambiguous', mend: null })
     expect(line!.candidates).toContain(account)
