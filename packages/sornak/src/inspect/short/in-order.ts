@@ -68,7 +68,15 @@ export function goOnInOrder(
     const breaks = values.flatMap((value, i) =>
       i > 0 && !follows(values[i - 1]!, value) ? [i] : [],
     )
-    return breaks.length * SELDOM <= values.length && breaks.every((i) => i > own && i < next)
+    // Without the one that stands elsewhere they are in order; a list that starts again from below is not.
+    const isOne = (i: number) =>
+      [i - 1, i].some(
+        (at) => at < 1 || at > values.length - 2 || follows(values[at - 1]!, values[at + 1]!),
+      )
+    return (
+      breaks.length * SELDOM <= values.length &&
+      breaks.every((i) => i > own && i < next && isOne(i))
+    )
   }
   return goOn((a, b) => a <= b) || goOn((a, b) => a >= b)
 }
