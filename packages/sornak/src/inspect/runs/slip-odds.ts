@@ -9,6 +9,7 @@ import { processesOf } from '../evidence/processes.js'
 import type { Run } from '../evidence/run-state.js'
 import { SLIPS, type Slip } from '../evidence/slips.js'
 import type { Sums } from '../evidence/sums.js'
+import type { ShortValues } from '../short/short-values.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
 import { prior } from './lifts.js'
 
@@ -35,16 +36,19 @@ export const loneSlip: (definition: Definition) => SlipOdds = remembered(
 /**
  * Of the values of some rows.
  *
+ * @param shorts values that are too short
  * @param inRuns for each process the runs that it explains: their rows tell nothing of the others
  */
 export function slipOdds(
   space: Space,
   processes: readonly Process[],
   all: Sums,
+  shorts: ShortValues,
   inRuns: readonly (readonly Run<Sums>[])[],
 ): (from: Sums, to: Sums, within: boolean) => SlipOdds {
   const place = new Map(processes.map(({ id }, i) => [id, i]))
   const zeros = (all.zeros + 1) / (all.fits + 2)
+  const fewAlone = () => alone(shorts, space.widest - 1)
   return (from, to, within) => (id, slip, bare, isPrinted) => {
     const i = place.get(id)
     if (i === undefined) return 0
@@ -64,7 +68,8 @@ export function slipOdds(
     const most = isWrong ? Infinity : EVEN
     // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
     const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
-    const kept = slip === 'digit-left-out' && !isPrinted ? spared(all, whole.explained) : 1
+    const kept =
+      slip === 'digit-left-out' && !isPrinted ? spared(all, whole.explained, fewAlone) : 1
     return Math.max(
       Math.min(most, clean * kept * ofNone(some, chance, prior(id))),
       amongSlips(some, whole, proxy, chance),
@@ -72,12 +77,23 @@ export function slipOdds(
   }
 }
 
-// Nor was a reader of numbers at work where a single value lacks a digit and many kept their zeros; or where hardly one does, and
-// no other starts with a zero, of which one in ten should.
-function spared({ zeros, wide }: Sums, short: number): number {
-  if (zeros > 0) return short === 1 ? Math.max(1, zeros / FEW_KEPT) : 1
+// Nor was a reader of numbers at work where a single value lacks a digit, or a few that stand far apart, and many kept their
+// zeros; or where hardly one does, and no other starts with a zero, of which one in ten should.
+function spared({ zeros, wide }: Sums, short: number, fewAlone: () => number): number {
+  if (zeros > 0)
+    return short === 1 || (short <= FEW_ALONE && short === fewAlone())
+      ? Math.max(1, zeros / FEW_KEPT)
+      : 1
   const all = wide * ONE_IN_TEN
   return short * FEW_KEPT <= all ? all / FEW_KEPT : 1
+}
+
+// How many values of so many digits there are, where no two stand close to each other; else 0.
+function alone(shorts: ShortValues, digits: number): number {
+  const rows = shorts
+    .flatMap((short) => (short.digits.length === digits ? short.rows : []))
+    .sort((a, b) => a - b)
+  return rows.every((row, i) => i === 0 || row - rows[i - 1]! > CLOSE) ? rows.length : 0
 }
 
 interface Counted {
@@ -132,6 +148,9 @@ function amongSlips(
 export const EVEN = 0.9
 /** Fewer values that kept their zeros say nothing of one that lost its own. */
 const FEW_KEPT = 10
+/** So few of them were mistyped each by itself, maybe, where so many rows lie between them. */
+const FEW_ALONE = 4
+const CLOSE = 32
 /** More values that are one wider than they should be are no slips. */
 const MOST_ADDED = 0.05
 /** No slip is likelier than this beside what else explains the value: odds. */
