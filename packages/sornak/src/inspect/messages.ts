@@ -77,7 +77,7 @@ function lackingWhy(digits: number): string {
 }
 
 const boundWhy = ({ max, bits, signed }: IntegerType) =>
-  `No value is complete, and none is beyond ${grouped(max)}, which some come close to: they lost their zeros, or started again from below in an integer column of ${bits} bits${signed ? '' : ' without a sign'}. One value of the source tells which.`
+  `None of these is complete, and none is beyond ${grouped(max)}, which some come close to: they lost their zeros, or started again from below in an integer column of ${bits} bits${signed ? '' : ' without a sign'}. One value of the source tells which.`
 
 const strangeWhy = (zeros: number) =>
   `Each of these would have lost ${zeros} zeros or more, and hardly any other value of the column starts with so many: something else may have taken digits from them. One value of the source tells what.`

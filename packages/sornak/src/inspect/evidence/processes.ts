@@ -2,7 +2,7 @@
 // printed it (in favour by as much as it is rare otherwise), or that it could not.
 
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
-import { HOLDING_TYPES, INTEGER_TYPES } from '../../channel/integer-limits.js'
+import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { STOPS } from '../ways/hypothesis.js'
@@ -63,11 +63,11 @@ function numeric(space: Space): Process[] {
     ...(widest > 3 ? [rounds('thousands', space, thousands)] : []),
     { id: 'repadded', usual: OUT },
   ]
-  for (const type of HOLDING_TYPES) {
-    if (10n ** BigInt(widest) <= type.max) continue
-    if (INTEGER_TYPES.includes(type)) list.push(wraps(type))
-    list.push(holds(type, space))
-  }
+  const isTooNarrow = ({ max }: IntegerType) => 10n ** BigInt(widest) > max
+  list.push(
+    ...wrappingTypes(widest).filter(isTooNarrow).map(wraps),
+    ...HOLDING_TYPES.filter(isTooNarrow).map((type) => holds(type, space)),
+  )
   // What fits starts with a zero, or is beyond so many nines: they show in what does not.
   for (let nines = 6; nines < widest; nines++)
     list.push({ id: `clamped ${'9'.repeat(nines)}`, usual: OUT })

@@ -171,7 +171,7 @@ export function comparison(
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
   const lone = loneValues(definition, whole)
-  const slips = slipOdds(space, processes, all, inRuns)
+  const slips = slipOdds(space, processes, all, whole.shorts, inRuns)
   // Where several programs left their numbers, those of a run are no exception to what the others tell.
   const seldom = ofSeveral(whole.standing)
   const lifted = lifts(definition, whole, {
@@ -244,6 +244,7 @@ export function comparison(
       mark: markOf(hitsOf('form grouped', from, to), hitsOf('form decimal-tail', from, to)),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
+      bound: process.id === 'number-read' ? boundOf(space, short ?? everyShort) : undefined,
       // What stands first or last in a list may start with more zeros than the rest.
       strange: strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)),
       seldom,
@@ -295,7 +296,6 @@ export function comparison(
 // What else may have struck all values, where zeros are the likeliest to have gone.
 const unsure = ({ sums }: EvidenceState, space: Space, short: ShortGroup, lift: Lift) => ({
   lacking: lacking(space, short),
-  bound: boundOf(space, short),
   ...(sums.spelt === 0 &&
     isUnsure(space, lift('front')) && {
       digitsOnly: space.definition.stored.masks.filter(allDigits).map(({ text }) => text),

@@ -1,7 +1,7 @@
 // Whether values are spread as evenly as they must be for what is missing among them to say something: columns are
 // seldom even, and that nothing lies beyond a limit, or is shorter than a width, has many reasons.
 
-import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import { WRAPPING_TYPES } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
@@ -124,7 +124,7 @@ const FEW_WRAPPED = 8
 const isFarBelow = (hits: number, { fits, zeros }: Sums) =>
   hits >= FEW_WRAPPED && zeros === 0 && fits >= FEW_OTHERS
 
-const SIGNED = INTEGER_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
+const SIGNED = WRAPPING_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
 
 // Columns are seldom even. That all values lie below a limit says something only where they come up to
 // it; that short ones do, only where wider ones stand between them.

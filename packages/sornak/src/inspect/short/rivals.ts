@@ -2,7 +2,7 @@
 // of a run as well, that is no proof: here all such stories are told over the same values, and what each needs to
 // be believed is counted in bits.
 
-import { INTEGER_TYPES, isHeld } from '../../channel/integer-limits.js'
+import { isHeld, WRAPPING_TYPES } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import { OTHER_KIND, ROW_BITS, TOGETHER } from '../ways/weights.js'
@@ -61,7 +61,7 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const beyondValues = (process: string, told: number) => {
     if (few) return 0
     if (process.startsWith('cut-short')) return alike(space, group, told)
-    const type = INTEGER_TYPES.find(({ name }) => process === `wrapped ${name}`)
+    const type = WRAPPING_TYPES.find(({ name }) => process === `wrapped ${name}`)
     return type ? bounded(space, group, type, told) : 0
   }
   const lengths = new Set(values.map(({ digits }) => digits.length))

@@ -1,6 +1,6 @@
 // Short digits of a definition of several widths: what else than lost zeros explains them as well.
 
-import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import { WRAPPING_TYPES } from '../../channel/integer-limits.js'
 import { octalTexts } from '../../channel/other-base.js'
 import type { Definition } from '../../identifier/definition.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
@@ -29,7 +29,7 @@ export function rivalsOfWidths(
     if (process === READ_OCTAL || process === STOPS)
       return stake + readOctal(definition, values, process)
     if (process.startsWith('cut-short')) return alike ? ofColumn(TOGETHER.cutShort) : undefined
-    const type = INTEGER_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
+    const type = WRAPPING_TYPES.find(({ name, signed }) => !signed && process === `wrapped ${name}`)
     const told = type ? belowLimit(values, type.max.toString()) : 0
     return told > 0 ? told : undefined
   }

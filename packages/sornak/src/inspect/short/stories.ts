@@ -1,6 +1,6 @@
 // The ways in which digits become too short, by the process that they tell of.
 
-import { INTEGER_TYPES } from '../../channel/integer-limits.js'
+import { INTEGER_TYPES, wrappingTypes } from '../../channel/integer-limits.js'
 import type { Interval } from '../../channel/significant.js'
 import type { Space } from '../../identifier/space.js'
 import { ROW_BITS, THROUGHOUT } from '../ways/weights.js'
@@ -23,7 +23,9 @@ export function storiesOf(
 ): ReadonlyMap<string, readonly Story[]> {
   return new Map<string, readonly Story[]>([
     ...OCTAL.map((id) => [id, [octal(space, id)]] as const),
-    ...INTEGER_TYPES.map((type) => [`wrapped ${type.name}`, [wrapped(space, type)]] as const),
+    ...wrappingTypes(space.widest).map(
+      (type) => [`wrapped ${type.name}`, [wrapped(space, type)]] as const,
+    ),
     ...INTEGER_TYPES.map(({ max }) => [`clamped ${max}`, [held(space, max)]] as const),
     ...[...lengths].map(
       (length) =>

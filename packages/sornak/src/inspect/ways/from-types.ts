@@ -2,9 +2,9 @@
 
 import {
   clamped,
-  INTEGER_TYPES,
   unwrap,
   WRAPPING_TYPES,
+  wrappingTypes,
   type IntegerType,
 } from '../../channel/integer-limits.js'
 import { leaving, type Subset } from '../../identifier/parts-of-space.js'
@@ -17,7 +17,8 @@ import { TOGETHER } from './weights.js'
 export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
   return typesFor(space).flatMap((type): Bare[] => {
     // Small numbers that come one after the other all lie in 8 bits: only a minus tells of those.
-    if (type.bits === 8 && value >= 0n) return []
+    const isTold = wrappingTypes(widestNumber(space)).includes(type)
+    if (!isTold && value >= 0n) return []
     if (filled !== undefined && filled !== `${type.max}`.length) return []
     const back = unwrap(value, type)
     if (!back) return []
@@ -29,7 +30,7 @@ export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
         originals: { kind: 'subset', subset },
         channel: 'wrapped',
         // What rows say of a minus in front they say of both.
-        process: type.bits === 8 ? 'sign' : `wrapped ${type.name}`,
+        process: isTold ? `wrapped ${type.name}` : 'sign',
         finding: 'wrapped',
         weight: (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) * soSmall(type, value),
         per: 'all',
@@ -56,7 +57,7 @@ const EIGHT = WRAPPING_TYPES.find(({ bits, signed }) => bits === 8 && !signed)!
 
 // What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
 const soSmall = ({ bits }: IntegerType, value: bigint) => {
-  const least = INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)
+  const least = WRAPPING_TYPES.find(({ min, max }) => min <= value && value <= max)
   return 2 ** (Math.min(bits, least?.bits ?? bits) - bits)
 }
 
