@@ -134,7 +134,12 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
   const limit = `clamped ${seen}`
   const leastOf = (process: string) =>
     process === limit ? -exception : process === 'marks' ? 0 : least
-  const among = { ...context, lift: (id: string) => Math.max(context.lift(id), leastOf(id)) }
+  const most = (process: string) =>
+    context.signPlace && process === 'marks' && /^ [1-9]/.test(seen) ? 0 : Infinity
+  const among = {
+    ...context,
+    lift: (id: string) => Math.min(most(id), Math.max(context.lift(id), leastOf(id))),
+  }
   return ways.some(({ process }) => process === 'marks') ? among : ofSeveral(among, alike, isOther)
 }
 

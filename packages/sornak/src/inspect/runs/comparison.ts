@@ -220,7 +220,7 @@ export function comparison(
     // Values that kept their zeros and hold an 8 or 9 say that some of these rows were read as octal; how many, nothing tells.
     const someOctal = own !== undefined && processes[best]!.id.startsWith('octal')
     const zerosGone = !alike && lostZeros(space, short, from, to, all)
-    const markedToo = !alike && noneKept(space, from, to, all)
+    const unkept = alike ? 0 : noneKept(space, from, to, all)
     return {
       process: process.id,
       conversion: processes[best]!.id,
@@ -229,7 +229,7 @@ export function comparison(
       to: to.place,
       bits: Math.round(score / UNIT),
       lift: (id) => {
-        if (markedToo && id === 'marks') return Math.min(0, lift(id))
+        if (unkept >= DOUBT_BITS && id === 'marks') return Math.min(0, lift(id))
         return someOctal && id.startsWith('octal')
           ? Math.max(ofColumn(prior(id)), lift(id))
           : lift(id)
@@ -272,6 +272,7 @@ export function comparison(
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
           (process.id === 'number-read' && zerosGone)),
       zerosGone,
+      signPlace: unkept >= SIGN_BITS,
       limits,
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {
@@ -302,6 +303,8 @@ const unsure = ({ sums }: EvidenceState, space: Space, short: ShortGroup, lift: 
     }),
 })
 
+/** Programs that leave a place for the sign print one space in front of a number: many do, and one in ten values had a zero. */
+const SIGN_BITS = 1.5
 /** One may be a value of its own. */
 const FEW_AT_LIMIT = 2
 /** A minus may come in front of fewer in another way. */

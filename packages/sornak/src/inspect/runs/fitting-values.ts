@@ -87,16 +87,16 @@ export function wrappedShare(
 }
 
 /**
- * What stands behind marks and fits lacks a zero as well, maybe, where too many do for none of them to have kept one, as
- * others have.
+ * Bits for what stands behind marks and fits lacking a zero as well, maybe: as many do as it takes for none of them to have kept
+ * one by chance, as others have.
  */
-export function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums): boolean {
-  if (definition.zeros !== 'significant' || to.markedZeros > from.markedZeros) return false
+export function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums): number {
+  if (definition.zeros !== 'significant' || to.markedZeros > from.markedZeros) return 0
   const others = all.fits - all.marked
   const zeros = all.zeros - all.markedZeros
   const tooShort = to.short > from.short ? 1 / 10 : 0
   const usual = others >= FEW_OTHERS ? zeros / others : tooShort
-  return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2)) >= DOUBT_BITS
+  return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2))
 }
 
 /**
