@@ -34,7 +34,9 @@ function knownBlocks(heads: Heads): ((text: string) => number) | undefined {
   return (text) => {
     const head = Number.parseInt(text.slice(0, HEAD_DIGITS), 10)
     return blocks.some(({ first, last }) => {
-      const near = last - first + 1
+      // All that start with the same digits have a prefix, and no others are issued beside it.
+      const isPrefix = first % 10 === 0 && (last + 1) % 10 === 0
+      const near = isPrefix ? 0 : last - first + 1
       return first - near <= head && head <= last + near
     })
       ? Infinity
