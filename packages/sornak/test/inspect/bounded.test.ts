@@ -98,3 +98,57 @@ describe('numbers of five digits, each wrapped in 8 bits without a sign', () => 
     expect(judged(of('{5}'), issued.map(bare)).all.map(({ mend }) => mend)).toEqual(issued)
   })
 })
+
+describe('rows that went through 8 bits, between others', () => {
+  const inEight = (text: string) => BigInt.asUintN(8, BigInt(text)).toString()
+  const struck = (row: number) => row >= 240 && row < 300
+  const wrapped = (originals: readonly string[], made: Definition) => {
+    const seen = originals.map((text, row) => (struck(row) ? inEight(text) : text))
+    const { all } = judged(made, seen)
+    return all.flatMap((told, row) =>
+      struck(row) && seen[row] !== originals[row] ? [{ original: originals[row]!, told }] : [],
+    )
+  }
+
+  test('numbers of three digits: those that fit are doubted, and the others open', () => {
+    const changed = wrapped(
+      rows(540, () => digits(3)),
+      of('{3}'),
+    )
+    // Where the rows begin and end is not known to the row.
+    const open = changed.filter(({ told }) => told.verdict !== 'intact')
+    expect(changed.length).toBeGreaterThan(40)
+    expect(open.length).toBeGreaterThanOrEqual(changed.length - 3)
+    for (const { original, told } of open) {
+      expect(['suspect', 'ambiguous']).toContain(told.verdict)
+      expect(told.mend).toBeUndefined()
+      expect(told.candidates.map(({ text }) => text)).toContain(original)
+    }
+  })
+
+  test.each([4, 5, 6])('numbers of up to 5,000 in %i digits: no zeros are put back', (width) => {
+    const changed = wrapped(
+      rows(540, () => padded(next(5000), width)),
+      of(`{${width}}`),
+    )
+    expect(changed.length).toBeGreaterThan(40)
+    expect(changed.filter(({ told }) => told.mend !== undefined)).toEqual([])
+  })
+
+  test('a list in order that starts again from below is none: no zeros are put back', () => {
+    const clean = rows(480, () => padded(next(5000), 6))
+    const issued = Array.from({ length: 60 }, (_, row) => padded(row * 9 + next(9), 6))
+    const originals = [...clean.slice(0, 240), ...issued, ...clean.slice(240)]
+    const changed = wrapped(originals, of('{6}')).filter(({ original }) => BigInt(original) > 255n)
+    expect(changed.length).toBeGreaterThan(20)
+    expect(changed.filter(({ told }) => told.mend !== undefined)).toEqual([])
+  })
+
+  test('small numbers that only lost their zeros get them back', () => {
+    const originals = rows(540, () => padded(next(5000), 6))
+    const seen = originals.map((text, row) => (struck(row) ? bare(text) : text))
+    const { all } = judged(of('{6}'), seen)
+    const mends = originals.flatMap((text, row) => (seen[row] === text ? [] : [all[row]!.mend]))
+    expect(mends).toEqual(originals.slice(240, 300))
+  })
+})

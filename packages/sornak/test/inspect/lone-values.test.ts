@@ -173,6 +173,31 @@ test.each([
   },
 )
 
+describe('three values that lack a digit beside many that kept their zeros', () => {
+  const column = (struck: readonly number[]) => {
+    const originals = Array.from({ length: 500 }, () => digits(12))
+    for (const row of struck) originals[row] = `0${1 + next(9)}${digits(10)}`
+    const values = originals.map((text, row) => (struck.includes(row) ? text.slice(1) : text))
+    const made = of('{12}')
+    const runs = columnRuns(made, evidenceOf(made, values))
+    return struck.map((row) => ({
+      original: originals[row]!,
+      told: judge(made, values[row]!, 1000, runs.around(row)),
+    }))
+  }
+
+  test('far from each other were mistyped, maybe: the one with a zero is the first', () => {
+    for (const { original, told } of column([60, 210, 430])) {
+      expect(told).toMatchObject({ verdict: 'ambiguous', slip: 'digit-left-out' })
+      expect(told.candidates[0]!.text).toBe(original)
+    }
+  })
+
+  test('close together were converted together, and are mended', () => {
+    for (const { original, told } of column([210, 214, 221])) expect(told.mend).toBe(original)
+  })
+})
+
 test('a lone value that lacks a digit is mended where few others have zeros to keep', () => {
   expect(among(30, '9123').mend).toBe('09123')
   expect(judge(of('{5}'), '9123').mend).toBe('09123')

@@ -316,3 +316,33 @@ test('wrapped numbers far from any other lie here and there, and are not octal',
   expect(rows.length).toBeGreaterThan(8)
   for (const { told } of rows) expect(told.verdict).toBe('lost')
 })
+
+const ofSeveral = () => digits(4 + next(5))
+
+test('behind one space in front stands a number, maybe, that lost its zeros', () => {
+  const made = of('{4..8}')
+  const numbers = column(made, ofSeveral, [(text) => ` ${bare(text)}`, 0, 2000, 50]).by(0)
+  expect(numbers.length).toBe(40)
+  expectNoneWrong(numbers)
+  // What kept its zeros there is text.
+  for (const { original, told } of column(made, ofSeveral, [(text) => ` ${text}`, 0, 2000, 50]).by(
+    0,
+  ))
+    expect(told.mend).toBe(original)
+})
+
+test.each([60, 80, 100])(
+  '%i rows with six digits and a decimal, of several widths: wider ones were rounded',
+  (count) => {
+    const six: Convert = (text) => {
+      const number = bare(text)
+      const unit = 10n ** BigInt(Math.max(0, number.length - 6))
+      return `${((BigInt(number) + unit / 2n) / unit) * unit}.0`
+    }
+    const rows = column(of('{4..8}'), ofSeveral, [six, 500, 500 + count]).by(0)
+    const rounded = rows.filter(({ original, seen }) => `${bare(original)}.0` !== seen)
+    expect(rounded.length).toBeGreaterThan(10)
+    expectNoneWrong(rounded)
+    for (const row of rounded) expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+  },
+)

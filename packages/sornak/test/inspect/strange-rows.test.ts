@@ -51,6 +51,38 @@ test.each([
   expect(all.filter(({ mend }) => mend !== undefined)).toEqual([])
 })
 
+test('numbers that start with a year, here and there cut to 8 bits, get no zeros', () => {
+  const originals = column(400, () => `${2020 + next(5)}${digits(4)}`)
+  const { all, told } = judged(
+    of('{8}'),
+    originals.map((text, row) =>
+      row % 4 === 3 ? BigInt.asUintN(8, BigInt(text)).toString() : text,
+    ),
+  )
+  expect(all.filter(({ verdict }) => verdict !== 'intact').length).toBeGreaterThan(80)
+  expect(all.filter(({ mend }) => mend !== undefined)).toEqual([])
+  expect(told).toContain('hardly any other value of the column starts with so many')
+})
+
+test('tickets of a few prefixes get no zeros that make a prefix of their own', () => {
+  const PREFIXES = ['006', '016', '124', '220']
+  const originals = column(400, () => `${PREFIXES[next(4)]!}${digits(10)}`)
+  const seen = originals.map((text, row) =>
+    row % 4 === 3 ? BigInt.asUintN(40, BigInt(text)).toString() : text,
+  )
+  const { all } = judged(of('{13}'), seen)
+  const wrapped = originals.flatMap((text, row) =>
+    row % 4 === 3 && !text.startsWith('0') ? [row] : [],
+  )
+  expect(wrapped.length).toBeGreaterThan(30)
+  for (const row of wrapped) expect([seen[row], all[row]!.mend]).toEqual([seen[row], undefined])
+  const lost = originals.flatMap((text, row) =>
+    row % 4 === 3 && text.startsWith('0') ? [row] : [],
+  )
+  expect(lost.length).toBeGreaterThan(30)
+  for (const row of lost) expect(all[row]!.candidates[0]!.text).toBe(originals[row])
+})
+
 test('nor are those of numbers in order, where none is complete', () => {
   const originals = column(400, (row) => `${4_000_123_400_000_000n + BigInt(row * 7)}`)
   const seen = originals.map((text) => BigInt.asUintN(40, BigInt(text)).toString())

@@ -2,6 +2,7 @@
 
 import {
   clamped,
+  INTEGER_TYPES,
   unwrap,
   WRAPPING_TYPES,
   wrappingTypes,
@@ -57,7 +58,7 @@ const EIGHT = WRAPPING_TYPES.find(({ bits, signed }) => bits === 8 && !signed)!
 
 // What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
 const soSmall = ({ bits }: IntegerType, value: bigint) => {
-  const least = WRAPPING_TYPES.find(({ min, max }) => min <= value && value <= max)
+  const least = INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)
   return 2 ** (Math.min(bits, least?.bits ?? bits) - bits)
 }
 
