@@ -49,6 +49,21 @@ export function startingWith(space: Space, text: string, width?: number): Subset
   }
 }
 
+/** Those of several sets that have none in common. */
+export function anyOf(sets: readonly Subset[]): Subset {
+  const count = sets.reduce((sum, one) => sum + one.count, 0n)
+  return {
+    count,
+    bound: count,
+    exact: sets.every(({ exact }) => exact),
+    list(most) {
+      const out: string[] = []
+      for (const one of sets) out.push(...one.list(most - out.length))
+      return out
+    },
+  }
+}
+
 /** The values that are longer than the text and end with it; of several widths those of one, where it is given. */
 export function endingWith(space: Space, text: string, width?: number): Subset {
   const ways = machines(space).filter((machine) => isLonger(machine, text, width))

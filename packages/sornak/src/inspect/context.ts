@@ -20,6 +20,8 @@ export interface Context {
   readonly slips?: SlipOdds | undefined
   /** Each of them would have lost so many zeros, which no other value starts with; 0 where that is as it should be. */
   readonly strange?: number | undefined
+  /** They were cut, and have lost the zeros in front as well, maybe. */
+  readonly cutAndRead?: boolean | undefined
   /** The type that all of them lie in, and come up to the limit of, where none is complete. */
   readonly bound?: IntegerType | undefined
   /** The weight that a conversion has which is seldom met, for all values that it left, where several programs left theirs. */

@@ -2,7 +2,7 @@
 // was at work that nobody knows.
 
 import { isDigits } from '../channel/number-text.js'
-import { startingWith } from '../identifier/parts-of-space.js'
+import { anyOf, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import type { Context } from './context.js'
 import { isWorkedOut } from './fractions.js'
@@ -32,6 +32,8 @@ export function doubtOf(
     const way = inEightBits(space, BigInt(number))
     if (way) return { way, odds: THROUGHOUT }
   }
+  const both = column?.cutAndRead ? cutAndRead(space, number) : undefined
+  if (both) return { way: both, odds: 1 }
   if (column && isWorkedOut(column, seen, ways)) return { way: unknown(space), odds: 1 }
   // They are amounts, maybe, in a column that never held identifiers.
   if (ways.some(({ hundredths }) => hundredths))
@@ -49,6 +51,21 @@ const unknown = (space: Space): Hypothesis => ({
   weight: 1,
   per: 'all',
 })
+
+// A field too narrow took characters behind, and then a reader of numbers the zeros in front.
+function cutAndRead(space: Space, number: string): Hypothesis | undefined {
+  const lacks = space.widest - number.length
+  if (!/^[1-9]\d*$/.test(number) || lacks < 2) return undefined
+  const fronts = Array.from({ length: lacks - 1 }, (_, i) => '0'.repeat(i + 1) + number)
+  return {
+    originals: { kind: 'subset', subset: anyOf(fronts.map((front) => startingWith(space, front))) },
+    process: 'cut and read',
+    channels: ['number-read', 'cut-short'],
+    findings: ['zeros-lost', 'cut-short'],
+    weight: 1,
+    per: 'all',
+  }
+}
 
 // Odds of that beside an original whose zeros at the front make it start as hardly any other value does. Where a check digit
 // is right, zeros were there.

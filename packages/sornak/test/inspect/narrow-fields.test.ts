@@ -242,3 +242,23 @@ test('a half may have gone to either number of binary64', () => {
     '12997900312977147',
   ])
 })
+
+// GS1 General Specifications, 7.9: weights of 3 and 1 from the right.
+function carton(): string {
+  const body = `0${digits(12)}`
+  const sum = [...body]
+    .reverse()
+    .reduce((total, digit, i) => total + Number.parseInt(digit, 10) * (i % 2 ? 1 : 3), 0)
+  return `${body}${(10 - (sum % 10)) % 10}`
+}
+
+test('cartons cut to twelve characters, and then read as numbers: zeros in front and digits behind are gone', () => {
+  const made = definition({ stored: '{14}', check: 'gs1' })
+  const rows = convertedRun(made, carton, (text) => bare(text.slice(0, 12)))
+  expect(rows.filter(({ original, told }) => (told.mend ?? original) !== original)).toEqual([])
+  const open = rows.filter(({ told }) => told.verdict === 'ambiguous')
+  expect(open.length).toBeGreaterThan(100)
+  const unlisted = open.filter((row) => !isListed(row))
+  // Where the rows begin and end is not known to the row.
+  expect(unlisted.length).toBeLessThanOrEqual(2)
+})

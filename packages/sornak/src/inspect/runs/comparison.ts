@@ -247,6 +247,8 @@ export function comparison(
       bound: process.id === 'number-read' ? boundOf(space, short ?? everyShort) : undefined,
       // What stands first or last in a list may start with more zeros than the rest.
       strange: strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)),
+      cutAndRead:
+        alike && processes[best]!.id.startsWith('cut-short') && severalRead(short, from, to),
       seldom,
       evidence: most,
       fair: isFair(process, best, from, to),
@@ -302,6 +304,12 @@ const unsure = ({ sums }: EvidenceState, space: Space, short: ShortGroup, lift: 
       digitsOnly: space.definition.stored.masks.filter(allDigits).map(({ text }) => text),
     }),
 })
+
+// Texts that are cut have one length, and one in ten starts with a zero.
+const severalRead = (short: ShortGroup | undefined, from: Sums, to: Sums) =>
+  short !== undefined &&
+  to.padded === from.padded &&
+  new Set(short.values.map(({ digits }) => digits.length)).size > 1
 
 /** Programs that leave a place for the sign print one space in front of a number: many do, and one in ten values had a zero. */
 const SIGN_BITS = 1.5

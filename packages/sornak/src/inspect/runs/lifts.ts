@@ -9,7 +9,7 @@ import { UNIT } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
 import { inUse } from '../short/front-in-use.js'
-import { rowsIn, type ShortGroup } from '../short/group.js'
+import type { ShortGroup } from '../short/group.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
 import { CARELESS, STOPS } from '../ways/hypothesis.js'
@@ -157,7 +157,7 @@ const FEW_VALUES = 8
 function mostRound({ values }: ShortGroup, from: Sums, to: Sums): number {
   const exponents = to.digits.some((count, k) => count > from.digits[k]!)
   // Of several widths only the narrowest are too short.
-  const areAll = rowsIn(values) * 2 >= to.misfits - from.misfits
+  const areAll = (to.short - from.short) * 2 >= to.misfits - from.misfits
   const few = values.length > 0 && values.length < FEW_VALUES && areAll && to.fits === from.fits
   if (exponents || !few) return Infinity
   const zeros = values.reduce((sum, { digits }) => sum + /0*$/.exec(digits)![0].length, 0)
