@@ -153,3 +153,38 @@ describe('a list in the order of its numbers', () => {
     }
   })
 })
+
+describe('a list in order, one row in four of which was converted', () => {
+  const phones = column(640, () => `${digits(10)}`).sort()
+  const some = (convert: (text: string) => string) => {
+    const seen = phones.map((text, row) => (row % 4 === 3 ? convert(text) : text))
+    const { all } = judged(of('{10}'), seen)
+    return phones.flatMap((original, row) => {
+      if (seen[row] === original || seen[row]!.length === 10) return []
+      return [{ original, seen: seen[row]!, told: all[row]! }]
+    })
+  }
+
+  test.each([32n, 31n])(
+    '%i bits: with zeros in front they would stand behind larger ones',
+    (bits) => {
+      const wrapped = some((text) => (BigInt(text) % (1n << bits)).toString())
+      const others = wrapped.filter(({ original }) => !original.startsWith('0'))
+      expect(others.length).toBeGreaterThan(20)
+      expect(others.filter(({ told }) => told.mend !== undefined)).toEqual([])
+      // Of 31 bits nothing is known.
+      if (bits === 32n)
+        for (const { original, told } of others)
+          if (told.verdict === 'ambiguous')
+            expect(told.candidates.map(({ text }) => text)).toContain(original)
+    },
+  )
+
+  test('zeros that were lost are put back, in their place', () => {
+    const short = some(bare)
+    expect(short.length).toBeGreaterThan(10)
+    for (const { original, told } of short)
+      expect(told.candidates.map(({ text }) => text)[0]).toBe(original)
+    expect(short.filter(({ told }) => told.mend !== undefined).length).toBeGreaterThan(10)
+  })
+})

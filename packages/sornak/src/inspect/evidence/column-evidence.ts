@@ -22,7 +22,7 @@ import { sequence, type Again } from './sequence.js'
 import { SLIPS } from './slips.js'
 import { copyOf, MOST_DIGITS, noSums, type Sums } from './sums.js'
 import { usualClasses, usualValues, type Answer } from './usual.js'
-import { firstDigit, isDigits } from './value-bytes.js'
+import { firstDigit, isDigits, NO_START, startOf, startsWithoutZero } from './value-bytes.js'
 
 export interface ColumnEvidence {
   readonly definition: Definition
@@ -93,6 +93,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   let alone = from === undefined
   const before = sequence(from?.last)
   let lastMisfit = from?.lastMisfit ?? ''
+  let lastStart = from?.lastStart ?? NO_START
 
   const usual = usualValues(classes)
 
@@ -153,9 +154,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   function fit(bytes: Uint8Array, from: number, to: number, shown: Found = []): boolean {
     let limit = false
     const digit = bytes[from]! - 48
-    const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
-    const start = digit >= 0 && digit <= 9 && next >= 0 && next <= 9 ? digit * 10 + next : -1
-    if (start >= 0) starts[start]!++
+    const start = startOf(bytes, from, to)
+    if (start >= 0) {
+      starts[start]!++
+      follow(start)
+    }
+    lastStart = start
     narrow.take(to - (padding ? firstDigit(bytes, from, to) : from), start, place)
     const number = !mixed || isDigits(bytes, from, to)
     if (!number) now.spelt++
@@ -175,6 +179,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       )
     if (wide) before.keep(bytes, from, to)
     return limit
+  }
+
+  function follow(start: number): void {
+    if (start < lastStart) now.downs++
+    else if (start === lastStart) now.levels++
+    else if (lastStart >= 0) now.ups++
   }
 
   // The more originals come out as one, the sooner a sequence repeats itself. That it comes by one says nothing, but that
@@ -292,6 +302,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         if (/^0\d+$/.test(seen)) now.padded++
         if (bare !== undefined && bare.length < widest && !stands) {
           now.short++
+          if (startsWithoutZero(lastStart)) now.back++
           shorts.add(bare, rows)
           if (bare.length * 2 <= widest) now.tiny++
         } else if (bare !== undefined) {
@@ -323,6 +334,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     )
     before.forget()
     lastMisfit = seen
+    lastStart = NO_START
   }
 
   function countDigits(seen: string, bare = seen): void {
@@ -347,6 +359,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         alone = false
         const text = textOf(bytes, start, end)
         first = { kind: 'fits', text, place: { ...where } }
+        lastStart = startOf(bytes, start, end)
         if (wide) before.keep(bytes, start, end)
         return fitting.isLimit(bytes, start, end)
       }
@@ -382,6 +395,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         repeats,
         last: before.last(),
         lastMisfit,
+        lastStart,
       }
     },
   }

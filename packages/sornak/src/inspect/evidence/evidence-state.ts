@@ -44,6 +44,8 @@ export interface EvidenceState {
   /** The last value where it fits, and where it does not. */
   readonly last: string
   readonly lastMisfit: string
+  /** The first two digits of the last value where it fits; -1 where they are none. */
+  readonly lastStart: number
 }
 
 export interface Row {
@@ -82,6 +84,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     repeats: a.repeats + b.repeats,
     last: b.rows > 0 || b.last ? b.last : a.last,
     lastMisfit: b.rows > 0 || b.lastMisfit ? b.lastMisfit : a.lastMisfit,
+    lastStart: b.rows > 0 ? b.lastStart : a.lastStart,
   }
 }
 

@@ -16,6 +16,14 @@ export interface Sums {
   readonly wide: number
   /** Values that fit and start with a zero. */
   readonly zeros: number
+  /**
+   * Values that fit behind one that does, by their first two digits: where these are larger, the same, and smaller. And short ones
+   * behind one that starts with no zero.
+   */
+  readonly ups: number
+  readonly levels: number
+  readonly downs: number
+  readonly back: number
   /** Values that fit and hold other characters than digits. */
   readonly spelt: number
   /** For each process, in 1/256 bit: its evidence beyond what is usual, and what the number of originals adds. */
@@ -81,6 +89,10 @@ export function noSums(processes: number): Sums {
     short: 0,
     wide: 0,
     zeros: 0,
+    ups: 0,
+    levels: 0,
+    downs: 0,
+    back: 0,
     spelt: 0,
     tiny: 0,
     percents: 0,
@@ -121,6 +133,10 @@ export function copyOf(sums: Sums): Tally {
     short: sums.short,
     wide: sums.wide,
     zeros: sums.zeros,
+    ups: sums.ups,
+    levels: sums.levels,
+    downs: sums.downs,
+    back: sums.back,
     spelt: sums.spelt,
     tiny: sums.tiny,
     percents: sums.percents,
@@ -170,6 +186,10 @@ function paired(
     short: of(a.short, b.short),
     wide: of(a.wide, b.wide),
     zeros: of(a.zeros, b.zeros),
+    ups: of(a.ups, b.ups),
+    levels: of(a.levels, b.levels),
+    downs: of(a.downs, b.downs),
+    back: of(a.back, b.back),
     spelt: of(a.spelt, b.spelt),
     formed: of(a.formed, b.formed),
     complete: of(a.complete, b.complete),

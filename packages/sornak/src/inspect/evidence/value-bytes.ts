@@ -50,3 +50,15 @@ export function valueOf(bytes: Uint8Array, start: number, end: number): bigint {
   }
   return text === '' ? 0n : BigInt(text)
 }
+
+/** Values that start with no two digits, and what stands before the first value. */
+export const NO_START = -1
+
+/** The first two digits: 0 to 99; of a single one it and a zero. */
+export function startOf(bytes: Uint8Array, from: number, to: number): number {
+  const digit = bytes[from]! - 48
+  const next = to - from > 1 ? bytes[from + 1]! - 48 : 0
+  return digit >= 0 && digit <= 9 && next >= 0 && next <= 9 ? digit * 10 + next : NO_START
+}
+
+export const startsWithoutZero = (start: number): boolean => start >= 10

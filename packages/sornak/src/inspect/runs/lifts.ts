@@ -10,6 +10,7 @@ import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
 import { inUse } from '../short/front-in-use.js'
 import type { ShortGroup } from '../short/group.js'
+import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
 import { CARELESS, STOPS } from '../ways/hypothesis.js'
@@ -83,8 +84,10 @@ export function lifts(
     const { fits, spelt, zeros, short } = whole.sums
     return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short), short)
   }
+  const isList = isInOrder(whole.sums)
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
+    const stray = isList && areOutOfOrder(from, to)
     const ofRun = ofRows && rivals(definition, ofRows)
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     const missing = new Map<number, number>()
@@ -142,13 +145,28 @@ export function lifts(
     }
     // Every value of these rows asks for the same.
     const known = new Map<string, number>()
+    const told = (id: string) =>
+      stray && breaksOrder(id) ? Math.max(liftOf(id), -Math.log2(prior(id))) : liftOf(id)
     return (id) => {
       let lift = known.get(id)
-      if (lift === undefined) known.set(id, (lift = liftOf(id)))
+      if (lift === undefined) known.set(id, (lift = told(id)))
       return lift
     }
   }
 }
+
+// A long list in the order of its numbers: most start as the one before, and of the others more start with more than with less.
+const isInOrder = ({ ups, levels, downs }: Sums) =>
+  ups >= FEW_UPS && ups * 2 >= downs * 3 && levels >= ups + downs
+
+// With zeros in front these would stand behind larger ones, in such a list.
+function areOutOfOrder(from: Sums, to: Sums): boolean {
+  const back = to.back - from.back
+  return back >= FEW_BACK && back * 3 >= to.short - from.short
+}
+
+const FEW_UPS = 10
+const FEW_BACK = 4
 
 /** Fewer values that end in zeros, again and again, may be all there are. */
 const FEW_VALUES = 8
