@@ -3,7 +3,8 @@
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge, type Definition } from 'sornak'
 import { runWhy } from '../../src/inspect/messages.js'
-import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
+import { definition } from '../identifier/definition-for.js'
+import { bare, digits, evidenceOf, next, of, padded, withCheckDigit } from './converted-column.js'
 
 function judged(made: Definition, seen: readonly string[]) {
   const runs = columnRuns(made, evidenceOf(made, seen))
@@ -62,6 +63,17 @@ test('numbers that start with a year, here and there cut to 8 bits, get no zeros
   expect(all.filter(({ verdict }) => verdict !== 'intact').length).toBeGreaterThan(80)
   expect(all.filter(({ mend }) => mend !== undefined)).toEqual([])
   expect(told).toContain('hardly any other value of the column starts with so many')
+})
+
+test('where a check digit is right with five zeros in front, they were there', () => {
+  const first = column(12, () => withCheckDigit(`00000${1 + next(9)}${digits(5)}`))
+  const originals = column(400, (row) =>
+    row % 30 === 3 && row < 360 ? first[(row - 3) / 30]! : withCheckDigit(`4${digits(10)}`),
+  )
+  const seen = originals.map((text) => (first.includes(text) ? bare(text) : text))
+  const { all } = judged(definition({ stored: '{12}', check: 'luhn' }), seen)
+  for (const [row, text] of originals.entries())
+    if (seen[row] !== text) expect(all[row]!.mend).toBe(text)
 })
 
 test('tickets of a few prefixes get no zeros that make a prefix of their own', () => {

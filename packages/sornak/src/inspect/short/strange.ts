@@ -38,7 +38,7 @@ export function strange(space: Space, group: ShortGroup, isBetween: boolean): nu
   const others = clean ? totalOf(clean.fronts) : 0
   const alike = clean ? totalOf(clean.fronts.slice(10 * zeros)) : 0
   if (alike * FEW_OTHERS > others) return 0
-  if (others >= FEW_OTHERS && zeros >= MANY_ZEROS) return zeros
+  if (!checked && others >= FEW_OTHERS && zeros >= MANY_ZEROS) return zeros
   if (long && (isWhole(space, group) || startAnyhow(values, left))) return zeros
   return isBetween && between && share >= NEARLY_ALL && others >= FEW_OTHERS ? zeros : 0
 }
