@@ -84,7 +84,7 @@ export function lifts(
     const { fits, spelt, zeros, short } = whole.sums
     return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short), short)
   }
-  const isList = isInOrder(whole.sums)
+  const isList = alike && isInOrder(whole.sums)
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
     const stray = isList && areOutOfOrder(from, to)
