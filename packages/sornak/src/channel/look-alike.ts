@@ -55,6 +55,12 @@ export const lookAlike: Channel = {
   },
 }
 
+/** The characters that look like this one: a digit for a letter, letters for a digit. */
+export function looksLike(char: string): string[] {
+  const one = LETTERS_FOR[char] ?? DIGIT_FOR[char]
+  return one === undefined ? [] : [one]
+}
+
 /** The texts that look like this one: letters as digits, and the reverse, one or all of them. */
 export function lookAlikes(seen: string): string[] {
   const chars = [...seen]

@@ -251,7 +251,8 @@ const SEVERAL =
 const SLIP_WORDS: Readonly<Record<Slip, string>> = {
   'digit-wrong': 'Or a digit was mistyped.',
   'digit-added': 'Or a digit too many was typed.',
-  'digit-left-out': 'Or a digit was left out in typing.',
+  'digit-left-out': 'Or a character was left out in typing.',
+  'other-kind': 'Or another character was mistyped there.',
 }
 
 function convertedWith({ beside, findings }: Judgement): string {

@@ -237,3 +237,47 @@ test('one wrong digit among many clean values was typed, maybe, though it looks 
   const alone = judge(card, rows[500]!.seen)
   expect([alone.findings, alone.slip]).toEqual([['digits-rounded'], undefined])
 })
+
+describe('a digit where a letter belongs', () => {
+  const berth = of('{1}{1 of "A..F"}{1}')
+  const draw = () => `${next(10)}${'ABCDEF'[next(6)]!}${next(10)}`
+  const withEight: Way = (text) => at(text, 1, '8', 1)
+  const inTheMiddle = (rows: readonly Row[]) => rows.filter(({ seen }) => /^\d8\d$/.test(seen))
+  /** Another digit there, or the letter left out: nothing that looks like what was meant. */
+  const typedOtherwise: Way = (text) =>
+    next(2) === 0 ? at(text, 1, '3', 1) : at(text, 1, '', 1).replace(/\d$/, '7')
+
+  test('is the letter that looks like it, where everything else is clean', () => {
+    const rows = column(berth, draw, (row) => (row === 250 ? () => '682' : asItIs), 600)
+    expect(rows[250]!.told).toMatchObject({ verdict: 'mendable', mend: '6B2', proof: 'exact' })
+  })
+
+  test('may be any letter, the one that looks like it first, where others are mistyped', () => {
+    const rows = column(
+      berth,
+      draw,
+      (row) => (row % 200 === 100 ? typedOtherwise : row === 250 ? () => '682' : asItIs),
+      600,
+    )
+    const { told } = rows[250]!
+    expect(told).toMatchObject({ verdict: 'ambiguous', slip: 'other-kind' })
+    expect(told.candidates.map(({ text }) => text)).toEqual([
+      '6B2',
+      ...['6A2', '6C2', '6D2', '6E2', '6F2'],
+    ])
+  })
+
+  test('is the letter all the same where it is many times', () => {
+    const someB = () => `${next(10)}B${next(10)}`
+    const rows = column(
+      berth,
+      () => (next(6) === 0 ? someB() : draw()),
+      (row) => (text) =>
+        row === 700 ? typedOtherwise(text) : text.includes('B') ? withEight(text) : text,
+      1200,
+    )
+    const eights = inTheMiddle(rows)
+    expect(eights.length).toBeGreaterThan(200)
+    expect(eights.filter(({ original, told }) => told.mend !== original)).toEqual([])
+  })
+})

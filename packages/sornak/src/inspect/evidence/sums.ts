@@ -41,6 +41,8 @@ export interface Sums {
   readonly fractions: number
   /** Digits that do not fit and start with a zero, as no number is printed. */
   readonly padded: number
+  /** Values that no process explains. */
+  readonly unexplained: number
   /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
   readonly formed: number
   /** For each process, values that do not fit and that it explains. */
@@ -101,6 +103,7 @@ export function noSums(processes: number): Sums {
     markedZeros: 0,
     fractions: 0,
     padded: 0,
+    unexplained: 0,
     formed: 0,
     complete: 0,
     reads: 0,
@@ -145,6 +148,7 @@ export function copyOf(sums: Sums): Tally {
     markedZeros: sums.markedZeros,
     fractions: sums.fractions,
     padded: sums.padded,
+    unexplained: sums.unexplained,
     formed: sums.formed,
     complete: sums.complete,
     reads: sums.reads,
@@ -195,6 +199,7 @@ function paired(
     complete: of(a.complete, b.complete),
     fractions: of(a.fractions, b.fractions),
     padded: of(a.padded, b.padded),
+    unexplained: of(a.unexplained, b.unexplained),
     tiny: of(a.tiny, b.tiny),
     percents: of(a.percents, b.percents),
     hundreds: of(a.hundreds, b.hundreds),

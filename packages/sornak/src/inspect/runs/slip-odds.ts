@@ -1,13 +1,14 @@
 // How likely a slip in typing is beside a conversion that explains the same value: from how many values of its column were
 // mistyped and no conversion explains them, and how seldom one of those would look like this by chance.
 
+import { looksLike } from '../../channel/look-alike.js'
 import type { Definition } from '../../identifier/definition.js'
 import { remembered } from '../../identifier/remembered.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { Alike, Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Run } from '../evidence/run-state.js'
-import { SLIPS, type Slip } from '../evidence/slips.js'
+import { ofOtherKind, SLIPS, type Slip } from '../evidence/slips.js'
 import type { Sums } from '../evidence/sums.js'
 import type { ShortValues } from '../short/short-values.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
@@ -61,8 +62,14 @@ export function slipOdds(
     if (chance === 0) return 0
     // Where every value that lacks a digit may have lost a zero, those with one too many tell how often one slips.
     const added = place.get('repadded')
+    // Nor is a wrong digit in place of a letter seldom where other values are that nothing explains.
+    const isDigitThere = slip === 'other-kind' && digitsForLetters(space, bare)
     const proxy =
-      slip === 'digit-left-out' && added !== undefined ? counted(all, added, 'digit-added') : whole
+      slip === 'digit-left-out' && added !== undefined
+        ? counted(all, added, 'digit-added')
+        : isDigitThere
+          ? { ...whole, others: all.unexplained }
+          : whole
     // Where no slip is known, that one digit is too many or too few does not say that somebody typed it.
     const isWrong = slip === 'digit-wrong'
     const most = isWrong ? Infinity : EVEN
@@ -158,9 +165,28 @@ const MOST_SURE = 1_000_000
 /** The share of values that start with a zero, where no others are known. */
 const ONE_IN_TEN = 0.1
 
+const digitsForLetters = ({ definition }: Space, bare: string) =>
+  ofOtherKind(definition, bare).some(({ at }) => /\d/.test(bare[at]!))
+
+// Of the characters that may come where one of another kind belongs, those that look like one of these.
+function lookAlikes({ definition }: Space, bare: string): number {
+  const chances = ofOtherKind(definition, bare).map(({ at, chars }) => {
+    const others = Array.from(/\d/.test(bare[at]!) ? DIGITS : LETTERS)
+    const alike = others.filter((other) =>
+      looksLike(other).some((one) => chars.includes(one.charCodeAt(0))),
+    )
+    return alike.length / others.length
+  })
+  return Math.max(0, ...chances)
+}
+
+const DIGITS = '0123456789'
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
+
 // How likely it is that a slip looks like what the process leaves; 0 for a process that leaves nothing like it.
 function looks(space: Space, process: Process, slip: Slip, bare: string, zeros: number): number {
   const { id, rounds, alike, max, exactly } = process
+  if (slip === 'other-kind') return id === 'look-alike' ? lookAlikes(space, bare) : 0
   const image =
     rounds && alike ? rounded(alike(bare.length, Number.parseInt(bare.slice(0, 4), 10))) : 1
   // A zero more than a value starts with: of slips so many values start with one, and what was added is always there.
@@ -168,6 +194,8 @@ function looks(space: Space, process: Process, slip: Slip, bare: string, zeros: 
   if (slip === 'digit-added') return 0
   if (slip === 'digit-left-out') {
     if (id === 'cut-short by 1') return 1
+    // Powers of ten are printed with zeros at the end.
+    if (id === 'evaluated') return ONE_IN_TEN
     if (id.startsWith('octal')) return withZero(space, bare.length) * 0.8 ** bare.length
     return rounds || id === 'number-read' ? image * withZero(space, bare.length) : 0
   }
