@@ -28,12 +28,17 @@ export const INTEGER_TYPES: readonly IntegerType[] = ofBits(16, 32, 64)
 /** Types in which numbers start again from below. At the limits of 8 bits, which are numbers like others, none is held. */
 export const WRAPPING_TYPES: readonly IntegerType[] = [...ofBits(8), ...INTEGER_TYPES]
 
-/** Of longer numbers that went through 8 bits none is left complete: nothing but how short they all are tells of that. */
+/**
+ * Of longer numbers that went through 8 bits none is left complete: nothing but how short they all are tells of that, and
+ * a minus in front.
+ */
 const FEW_DIGITS = 3
 
 /** Types in which numbers of at most so many digits start again from below, as far as single values tell of them. */
 export const wrappingTypes = (digits: number): readonly IntegerType[] =>
-  digits <= FEW_DIGITS ? WRAPPING_TYPES : INTEGER_TYPES
+  digits <= FEW_DIGITS
+    ? WRAPPING_TYPES
+    : WRAPPING_TYPES.filter(({ bits, signed }) => bits > 8 || signed)
 
 /** Types at whose limits values are held; those of 24 bits let none start again. */
 export const HOLDING_TYPES: readonly IntegerType[] = [...INTEGER_TYPES, ...ofBits(24)]

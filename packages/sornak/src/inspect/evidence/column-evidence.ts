@@ -300,6 +300,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         // A percent sign leaves two numbers open, which have the same zeros at the end but for two.
         if (isShortened && !repeated) countDigits(seen, percent ? seen.replace(/\D/g, '') : bare)
         if (/^0\d+$/.test(seen)) now.padded++
+        if (/^-\d+$/.test(seen)) now.belowZero++
         if (found.length === 0) now.unexplained++
         if (bare !== undefined && bare.length < widest && !stands) {
           now.short++

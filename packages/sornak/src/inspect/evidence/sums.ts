@@ -41,6 +41,8 @@ export interface Sums {
   readonly fractions: number
   /** Digits that do not fit and start with a zero, as no number is printed. */
   readonly padded: number
+  /** Digits with a minus in front. */
+  readonly belowZero: number
   /** Values that no process explains. */
   readonly unexplained: number
   /** Values that do not fit and stand in a printed form: with a tail, an exponent, a grouping. */
@@ -103,6 +105,7 @@ export function noSums(processes: number): Sums {
     markedZeros: 0,
     fractions: 0,
     padded: 0,
+    belowZero: 0,
     unexplained: 0,
     formed: 0,
     complete: 0,
@@ -148,6 +151,7 @@ export function copyOf(sums: Sums): Tally {
     markedZeros: sums.markedZeros,
     fractions: sums.fractions,
     padded: sums.padded,
+    belowZero: sums.belowZero,
     unexplained: sums.unexplained,
     formed: sums.formed,
     complete: sums.complete,
@@ -199,6 +203,7 @@ function paired(
     complete: of(a.complete, b.complete),
     fractions: of(a.fractions, b.fractions),
     padded: of(a.padded, b.padded),
+    belowZero: of(a.belowZero, b.belowZero),
     unexplained: of(a.unexplained, b.unexplained),
     tiny: of(a.tiny, b.tiny),
     percents: of(a.percents, b.percents),

@@ -87,6 +87,7 @@ export function comparison(
     alike,
     everywhere: even,
     isFair,
+    isUntold,
     hitsOf,
     negatives,
     signedRows,
@@ -127,7 +128,7 @@ export function comparison(
     to: Sums,
     fair = isFair(process, i, from, to) || spansItself(process, i, from, to),
   ): [number, number] =>
-    inNarrower(i, from, to)
+    isUntold(process.id) || inNarrower(i, from, to)
       ? [-Infinity, -Infinity]
       : [
           total(setting, process, i, from, to, fair) + again(i, from, to),
@@ -178,6 +179,7 @@ export function comparison(
     alike,
     among,
     signed,
+    isUntold,
     everyShort,
     mixed: mixed || seldom > 0,
   })
@@ -185,7 +187,7 @@ export function comparison(
   // Of all rows a process may also explain some runs and leave the rest to others.
   const everything = () =>
     totals(nothing, all).map((sum, i) =>
-      inNarrower(i, nothing, all)
+      isUntold(processes[i]!.id) || inNarrower(i, nothing, all)
         ? sum
         : Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, evenIn(i))),
     )

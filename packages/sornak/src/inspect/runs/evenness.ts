@@ -26,6 +26,8 @@ export interface Evenness {
   negatives(from: Sums, to: Sums): number
   /** The same for one type. */
   signedRows(id: string, from: Sums, to: Sums): number
+  /** It is a type of which only numbers below zero tell, and the column has none. */
+  isUntold(id: string): boolean
 }
 
 /** @param nothing the place before all rows */
@@ -55,8 +57,18 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     const i = place.get(id)
     return i === undefined ? 0 : to.hits[i]! - from.hits[i]!
   }
-  const signedRows = (id: string, from: Sums, to: Sums) =>
-    hitsOf(id, from, to) - hitsOf(id.replace('int', 'uint'), from, to)
+  const signedRows = (id: string, from: Sums, to: Sums) => {
+    const hits = hitsOf(id, from, to)
+    const unsigned = id.replace('int', 'uint')
+    return place.has(unsigned)
+      ? hits - hitsOf(unsigned, from, to)
+      : Math.min(hits, to.belowZero - from.belowZero)
+  }
+  // The same type without a sign is none that is told of.
+  const isToldBySigns = (id: string) => place.has(id) && !place.has(id.replace('int', 'uint'))
+  const untold = new Set(
+    SIGNED.filter((id) => isToldBySigns(id) && signedRows(id, nothing, all) === 0),
+  )
   const negatives = (from: Sums, to: Sums) =>
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
   const between = (process: Process, i: number, from: Sums, to: Sums) => {
@@ -81,6 +93,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     hitsOf,
     negatives,
     signedRows,
+    isUntold: (id) => untold.has(id),
   }
 }
 

@@ -27,6 +27,8 @@ interface Known {
   readonly among: readonly number[]
   /** A type shows by its minus signs. */
   readonly signed: (id: string, from: Sums, to: Sums) => boolean
+  /** A type of which only numbers below zero tell, and there are none. */
+  readonly isUntold: (id: string) => boolean
   readonly everyShort: ShortGroup
   /** Those of a run are no exception to what all short values tell. */
   readonly mixed: boolean
@@ -41,7 +43,7 @@ export type Lifts = (sums: readonly number[], from: Sums, to: Sums, ofRows?: Sho
 export function lifts(
   definition: Definition,
   whole: EvidenceState,
-  { alike, among, signed, everyShort, mixed }: Known,
+  { alike, among, signed, isUntold, everyShort, mixed }: Known,
 ): Lifts {
   const space = spaceOf(definition)
   const processes = processesOf(definition)
@@ -111,6 +113,7 @@ export function lifts(
     const liftOf = (id: string): number => {
       const i = place.get(id)
       if (i === undefined) return 0
+      if (isUntold(id)) return -Infinity
       const { lost } = processes[i]!
       const said = Math.max(
         (sums[i]! - base) / UNIT +

@@ -62,14 +62,13 @@ export function slipOdds(
     if (chance === 0) return 0
     // Where every value that lacks a digit may have lost a zero, those with one too many tell how often one slips.
     const added = place.get('repadded')
-    // Nor is a wrong digit in place of a letter seldom where other values are that nothing explains.
-    const isDigitThere = slip === 'other-kind' && digitsForLetters(space, bare)
-    const proxy =
-      slip === 'digit-left-out' && added !== undefined
+    // A digit in place of a letter, or a letter that is not there, is as seldom as values are that nothing explains.
+    const ofLetters = id === 'evaluated' || (slip === 'other-kind' && digitsForLetters(space, bare))
+    const proxy = ofLetters
+      ? { ...whole, others: all.unexplained }
+      : slip === 'digit-left-out' && added !== undefined
         ? counted(all, added, 'digit-added')
-        : isDigitThere
-          ? { ...whole, others: all.unexplained }
-          : whole
+        : whole
     // Where no slip is known, that one digit is too many or too few does not say that somebody typed it.
     const isWrong = slip === 'digit-wrong'
     const most = isWrong ? Infinity : EVEN
