@@ -157,3 +157,33 @@ test('codes of five digits that all went through 16 bits: more come to small num
     }
   }
 })
+
+// Two's complement of 8 bits.
+const signedByte = (text: string) => `${BigInt.asIntN(8, BigInt(text))}`
+
+test('numbers of six digits that wrapped round in 8 bits with a sign: what a wider type left is not what is listed', () => {
+  const rows = convertedRun(of('{6}'), () => digits(6), signedByte)
+  expect(rows.filter(({ seen }) => seen.startsWith('-')).length).toBeGreaterThan(50)
+  for (const { seen, told } of rows) {
+    if (seen === '0' || seen === '-1') continue
+    expect([seen, told.findings, told.mend]).toEqual([seen, ['wrapped'], undefined])
+    // Of a million values each 256th is left: 3,906 or one more.
+    expect(told).toMatchObject({ verdict: 'lost' })
+    expect([3906n, 3907n]).toContain(told.possible)
+  }
+})
+
+test('numbers issued one after the other and read as octal are small, and none is below zero: no 8 bits are told of', () => {
+  const originals = Array.from({ length: 60 }, (_, row) => `${1 + 14 * row}`.padStart(5, '0'))
+  // As far as its digits go: 00091 is 0.
+  const octal = (text: string) => `${BigInt(`0o${/^[0-7]+/.exec(text)![0]}`)}`
+  const made = of('{5}')
+  const seen = originals.map(octal)
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  seen.forEach((text, row) => {
+    if (text === '0') return
+    const told = judge(made, text, 1000, runs.around(row))
+    expect([text, told.verdict]).toEqual([text, 'ambiguous'])
+    expect(told.candidates.map((one) => one.text)).toContain(originals[row])
+  })
+})
