@@ -130,7 +130,7 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
   const alike = standingAlike(context, seen, ways)
   const exception = exceptionTo(alike)
   const isOther = alike * 10 < misfits * 9
-  const least = isOther ? -exception : -Infinity
+  const least = isOther ? 0 : -Infinity
   const limit = `clamped ${seen}`
   const leastOf = (process: string) =>
     process === limit ? -exception : process === 'marks' ? 0 : least
