@@ -97,3 +97,22 @@ test('a code that came to zero stays open among others that were worked out', ()
     expect(candidates.map(({ text }) => text)).toContain(original)
   }
 })
+
+test('a rounded number stays open that stands bare among those that another program printed with a tail', () => {
+  const made = of('0{10}')
+  // IEEE 754 binary32: of numbers of ten digits that begin with 7 each 512th.
+  const rounded = (text: string) => `${((BigInt(text) + 256n) / 512n) * 512n}`
+  const rows = Array.from({ length: 600 }, (_, row) => {
+    const original = `07700900${digits(3)}`
+    if (row === 149 || row === 200) return rounded(original)
+    return row > 149 && row < 250 ? `${bare(original)}.00` : original
+  })
+  const runs = columnRuns(made, evidenceOf(made, rows))
+  const told = rows.map((text, row) => judge(made, text, 1000, runs.around(row)))
+  for (const row of [149, 200]) {
+    expect([rows[row], told[row]!.mend]).toEqual([rows[row], undefined])
+    expect(told[row]!.candidates.length).toBeGreaterThan(100)
+  }
+  for (const [row, text] of rows.entries())
+    if (text.endsWith('.00')) expect(told[row]!.mend).toBe(`0${text.slice(0, 10)}`)
+})

@@ -1,7 +1,6 @@
 // What the rows of a column say together: for each process the runs of rows that speak for it, and what is counted of all
 // rows, one row at a time.
 
-import { plainDigits } from '../../channel/number-text.js'
 import type { Definition } from '../../identifier/definition.js'
 import { remembered } from '../../identifier/remembered.js'
 import { spaceOf, widestNumber } from '../../identifier/space.js'
@@ -12,15 +11,15 @@ import { REPEAT, RUN_BITS } from '../ways/weights.js'
 import { cleanValues } from './clean-values.js'
 import type { EvidenceState, Place } from './evidence-state.js'
 import { fitReader } from './fit-evidence.js'
+import { countDigits, countMisfit, isShort } from './misfit-counts.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
-import { bytesOf, shownDigits, textOf } from './printed-digits.js'
-import { bits, IN, OUT, UNIT, type Process } from './process.js'
+import { bytesOf, textOf } from './printed-digits.js'
+import { IN, OUT, UNIT, type Process } from './process.js'
 import { processesOf } from './processes.js'
 import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
-import { SLIPS } from './slips.js'
-import { copyOf, MOST_DIGITS, noSums, type Sums } from './sums.js'
+import { copyOf, noSums, type Sums } from './sums.js'
 import { usualClasses, usualValues, type Answer } from './usual.js'
 import { firstDigit, isDigits, NO_START, startOf, startsWithoutZero } from './value-bytes.js'
 
@@ -247,7 +246,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       for (const [i, more] of told) now.scores[i]! += more
       for (const [i] of shown) now.hits[i]!++
       if (printed.some(([i]) => processes[i]!.id === 'short-display') && how !== 'same')
-        countDigits(seen())
+        countDigits(now, seen())
       for (const [i] of printed) {
         now.again[i]! += going.get(i) ?? 0
         if (how !== 'same') now.fresh[i]! += how === 'no' ? 1 : 2
@@ -262,20 +261,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   function misfitRow(seen: string): void {
-    const {
-      marked,
-      found,
-      quiet,
-      isRead,
-      inForm,
-      percent,
-      isShortened,
-      isFraction,
-      bare,
-      way,
-      stands,
-      slip,
-    } = saysOf(seen)
+    const misfit = saysOf(seen)
+    const { marked, found, quiet, bare, way } = misfit
     standing.set(way, (standing.get(way) ?? 0) + 1)
     if (marked !== undefined) {
       const bytes = bytesOf(marked)
@@ -286,69 +273,20 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       return
     }
     narrow.misfit(place)
-    // The same value again: that many originals come out as it is said already, but of one that is held at a limit.
-    const repeated = seen === lastMisfit
     row(
       found.map(([i]) => [i, quiet.get(i) ?? IN]),
       () => {
-        now.misfits++
-        if (isRead) now.reads++
-        if (inForm) now.formed++
-        if (isFraction) now.fractions++
-        if (percent) now.percents++
-        if (percent === 'hundredfold') now.hundreds++
-        // A percent sign leaves two numbers open, which have the same zeros at the end but for two.
-        if (isShortened && !repeated) countDigits(seen, percent ? seen.replace(/\D/g, '') : bare)
-        if (/^0\d+$/.test(seen)) now.padded++
-        if (/^-\d+$/.test(seen)) now.belowZero++
-        if (found.length === 0) now.unexplained++
-        if (bare !== undefined && bare.length < widest && !stands) {
-          now.short++
+        countMisfit(now, processes, widest, seen, misfit, seen === lastMisfit)
+        if (isShort(misfit, widest)) {
           if (startsWithoutZero(lastStart)) now.back++
-          shorts.add(bare, rows)
-          if (bare.length * 2 <= widest) now.tiny++
-        } else if (bare !== undefined) {
-          now.wide++
-          if (bare.length === widest && bare.length > 1)
-            formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
-        }
-        const kind = slip === undefined ? -1 : SLIPS.indexOf(slip)
-        if (kind >= 0) now.slips[kind]!++
-        for (const [i, many] of found) {
-          if (kind >= 0) now.slipsToo[kind * count + i]!++
-          now.scores[i]! += IN - OUT
-          now.hits[i]!++
-          const more = repeated && !processes[i]!.id.startsWith('clamped') ? 0 : bits(many)
-          now.extra[i]! += more
-          if (isRead) {
-            now.readsToo[i]!++
-            now.readsExtra[i]! += more
-          }
-          const { nearly, max } = processes[i]!
-          // A signed type has as many numbers below zero.
-          const size = max === undefined ? bare : (bare ?? /^-(\d+)$/.exec(seen)?.[1])
-          if (nearly === undefined || size === undefined) continue
-          if (max === undefined && size.length >= widest) continue
-          now.held[i]!++
-          if (BigInt(size) >= nearly) now.near[i]!++
-        }
+          shorts.add(bare!, rows)
+        } else if (bare !== undefined && bare.length === widest && bare.length > 1)
+          formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
       },
     )
     before.forget()
     lastMisfit = seen
     lastStart = NO_START
-  }
-
-  function countDigits(seen: string, bare = seen): void {
-    const shown = shownDigits(seen)
-    const long = plainDigits(bare)
-    if (shown !== undefined) {
-      now.digits[Math.min(MOST_DIGITS, shown)]!++
-      if (shown >= bare.length) now.complete++
-    } else if (long > 0) {
-      now.plain[Math.min(MOST_DIGITS, long)]!++
-      if (long < bare.length) now.ending[long]!++
-    }
   }
 
   return {
