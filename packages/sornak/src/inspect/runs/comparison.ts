@@ -6,9 +6,8 @@ import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { ofSeveral } from '../evidence/hands.js'
 import { channelOf } from '../evidence/process-channel.js'
-import { OUT, UNIT, type Process } from '../evidence/process.js'
+import { UNIT, type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
-import { repeatsSpeak } from '../evidence/repeating.js'
 import type { Mark, Run } from '../evidence/run-state.js'
 import { noSums, type Sums } from '../evidence/sums.js'
 import { lacking } from '../short/alike.js'
@@ -16,15 +15,12 @@ import { boundOf } from '../short/bounded.js'
 import { isUnsure } from '../short/front-in-use.js'
 import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
-import { rangeOf } from '../short/population.js'
 import { strange } from '../short/strange.js'
 import { ofColumn } from '../short/throughout.js'
-import { frontWeight, isOwnShape } from '../ways/front-weight.js'
 import type { StandsAs } from '../ways/hypothesis.js'
 import type { Lift } from '../ways/weigh.js'
-import { DOUBT_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
-import { noneBehind, noneSpelt } from './behind-numbers.js'
-import { evenness } from './evenness.js'
+import { DOUBT_BITS, RUN_BITS, THROUGHOUT } from '../ways/weights.js'
+import { noneBehind } from './behind-numbers.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { exceptional } from './exceptional-run.js'
 import {
@@ -37,15 +33,9 @@ import {
 } from './fitting-values.js'
 import { lifts, prior } from './lifts.js'
 import { loneValues } from './lone-value.js'
+import { measures } from './measures.js'
 import { markOf, percentOf } from './printed-marks.js'
-import {
-  belowAnyway,
-  belowOnlyHere,
-  isBetween,
-  runwise,
-  scattered,
-  total,
-} from './process-totals.js'
+import { belowAnyway, belowOnlyHere, isBetween } from './process-totals.js'
 import { groupOf } from './short-group.js'
 import { slipOdds } from './slip-odds.js'
 import { mostShown, usualDigits } from './usual-digits.js'
@@ -76,97 +66,16 @@ export function comparison(
   const space = spaceOf(definition)
   const processes = processesOf(definition)
   const place = new Map(processes.map(({ id }, i) => [id, i]))
-  const setting = {
-    definition,
-    all,
-    goesOn: all.spelt * 10 > all.fits || !isOwnShape(space),
-    largest: rangeOf(space, whole.clean) && BigInt(whole.clean.most),
-  }
   const nothing = noSums(processes.length)
-  const {
-    alike,
-    everywhere: even,
-    isFair,
-    isUntold,
-    hitsOf,
-    negatives,
-    signedRows,
-  } = evenness(definition, whole, nothing)
+  const measured = measures(definition, whole, inRuns)
+  const { setting, alike, isFair, hitsOf, negatives, signed, showsItself, likely } = measured
   const read = place.get('number-read')
-  const core = processes.map(({ id }) => !id.startsWith('form ') && id !== 'marks')
-  // A signed type shows by its minus signs, of which the short values know nothing.
-  const signed = (id: string, from: Sums, to: Sums) =>
-    id.startsWith('wrapped int') && signedRows(id, from, to) > 0
-  // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
-  const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
-    exactly !== undefined ||
-    (id.startsWith('wrapped int') && signedRows(id, from, to) >= FEW_NEGATIVE)
-  // Numbers that only gained a minus lie where others do; those that wrapped round come near the limit.
-  const spansItself = (process: Process, i: number, from: Sums, to: Sums) =>
-    process.exactly !== undefined || (showsItself(process, from, to) && to.near[i]! > from.near[i]!)
+  // What was rounded shows by itself.
+  const byItself = ({ id, rounds }: Process) => (rounds ? 1 : likely(id))
   // Here and there a value is exactly the limit of a type: several are no chance.
   const limits = new Set(
     processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
   )
-  const speak = repeatsSpeak(whole)
-  const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
-  // What wrapped round in a type does not lie, all of it, in one of half its bits.
-  const narrower = processes.map(({ id }) => {
-    const [, bits = ''] = /^wrapped u?int(32|64)$/.exec(id) ?? []
-    const half = bits === '64' ? '32' : '16'
-    return bits ? ['int', 'uint'].flatMap((sign) => place.get(`wrapped ${sign}${half}`) ?? []) : []
-  })
-  const inNarrower = (i: number, from: Sums, to: Sums) => {
-    const hits = to.hits[i]! - from.hits[i]!
-    return hits >= FEW_WRAPPED && narrower[i]!.some((k) => hits === to.hits[k]! - from.hits[k]!)
-  }
-  // For a process at work on all rows, and here and there.
-  const both = (
-    process: Process,
-    i: number,
-    from: Sums,
-    to: Sums,
-    fair = isFair(process, i, from, to) || spansItself(process, i, from, to),
-  ): [number, number] =>
-    isUntold(process.id) || inNarrower(i, from, to)
-      ? [-Infinity, -Infinity]
-      : [
-          total(setting, process, i, from, to, fair) + again(i, from, to),
-          scattered(setting, process, i, from, to, fair),
-        ]
-  const stops = place.get('front')
-  const cutBehind = (i: number, from: Sums, to: Sums) =>
-    i === stops ? noneBehind(i, read, all, from, to) : 0
-  const { fronts, integers } = space
-  const spelt =
-    fronts && integers.count > 0n ? fronts.share(0n, 10n ** BigInt(fronts.widest) - 1n) : 1
-  const unspelt = (i: number, from: Sums, to: Sums) =>
-    i === stops && read !== undefined ? noneSpelt(spelt, i, read, from, to) : 0
-  const totals = (from: Sums, to: Sums) =>
-    processes.map((process, i) => {
-      const behind = Math.max(cutBehind(i, from, to), unspelt(i, from, to))
-      return Math.max(...both(process, i, from, to)) + behind * UNIT
-    })
-  // What was at work here and there says nothing of values that fit. What starts with a zero may be no number to it.
-  const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {
-    const [all, some] = both(process, i, from, to)
-    const refused = process.rounds ? OUT * (to.zeros - from.zeros) : 0
-    return all - refused >= some
-  }
-  const likely = (id: string) => (id === 'front' ? frontWeight(space) : prior(id))
-  // What was rounded shows by itself.
-  const byItself = ({ id, rounds }: Process) => (rounds ? 1 : likely(id))
-  const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
-    let best = -1
-    let most = -Infinity
-    for (let i = 0; i < processes.length; i++) {
-      const { id } = processes[i]!
-      const usual = signed(id, from, to) ? TOGETHER.negativeWrapped : likely(id)
-      const weighed = sums[i]! / UNIT + Math.log2(usual)
-      if (core[i] && weighed > most) [best, most] = [i, weighed]
-    }
-    return { best, most }
-  }
   const everyShort = groupOf(whole, space.widest, {
     negatives: negatives(nothing, all) > 0,
     scattered: read === undefined || inRuns[read]!.length === 0,
@@ -179,18 +88,10 @@ export function comparison(
     alike,
     among,
     signed,
-    isUntold,
+    isUntold: measured.isUntold,
     everyShort,
     mixed: mixed || seldom > 0,
   })
-  const evenIn = (i: number) => even[i]! || processes[i]!.exactly !== undefined
-  // Of all rows a process may also explain some runs and leave the rest to others.
-  const everything = () =>
-    totals(nothing, all).map((sum, i) =>
-      isUntold(processes[i]!.id) || inNarrower(i, nothing, all)
-        ? sum
-        : Math.max(sum, runwise(setting, processes[i]!, i, inRuns[i]!, all, evenIn(i))),
-    )
   const standing = (form: StandsAs, from: Sums, to: Sums): number => {
     const below = negatives(from, to)
     if (form === 'below-zero') return below
@@ -200,7 +101,7 @@ export function comparison(
     return hitsOf(`form ${form}`, from, to)
   }
   let everyRow: Lift | undefined
-  const ofAllRows = () => (everyRow ??= lifted(everything(), nothing, all))
+  const ofAllRows = () => (everyRow ??= lifted(measured.everything(), nothing, all))
   const over = (
     from: Sums,
     to: Sums,
@@ -208,10 +109,10 @@ export function comparison(
     score: number,
     short?: ShortGroup,
   ): EvidenceRun => {
-    const sums = (own ? totals(from, to) : everything()).map((sum, i) =>
+    const sums = (own ? measured.totals(from, to) : measured.everything()).map((sum, i) =>
       short?.inOrder && breaksOrder(processes[i]!.id) ? -Infinity : sum,
     )
-    const { best, most } = bestOf(sums, from, to)
+    const { best, most } = measured.bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
     const ofRows = lifted(sums, from, to, short)
     const lift =
@@ -263,16 +164,16 @@ export function comparison(
       suspect:
         own !== undefined &&
         !form &&
-        onAllRows(process, best, from, to) &&
+        measured.onAllRows(process, best, from, to) &&
         ((process.rounds === true &&
-          fitsSpeak(process, best, from, to, again(best, from, to)) &&
+          fitsSpeak(process, best, from, to, measured.again(best, from, to)) &&
           !mayBeRound(processes, best, sums, from, to, all)) ||
           (process.max !== undefined &&
             (showsItself(process, from, to) ||
               isFair(process, best, from, to) ||
               belowOnlyHere(process, best, from, to, all) >= DOUBT_BITS)) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
-          cutBehind(best, from, to) > 0 ||
+          measured.cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
           (process.id === 'number-read' && zerosGone)),
       zerosGone,
@@ -283,7 +184,7 @@ export function comparison(
         const i = place.get(other.process)!
         // That the other is at work around these rows is known, and that they are such a stretch of its own was looked for.
         const fair = other.fair || isFair(processes[i]!, i, from, to)
-        return most - Math.max(sums[i]!, ...both(processes[i]!, i, from, to, fair)) / UNIT
+        return most - Math.max(sums[i]!, ...measured.both(processes[i]!, i, from, to, fair)) / UNIT
       },
     }
   }
@@ -317,7 +218,3 @@ const severalRead = (short: ShortGroup | undefined, from: Sums, to: Sums) =>
 const SIGN_BITS = 1.5
 /** One may be a value of its own. */
 const FEW_AT_LIMIT = 2
-/** A minus may come in front of fewer in another way. */
-const FEW_NEGATIVE = 3
-/** Fewer may lie there by chance, where numbers are short. */
-const FEW_WRAPPED = 8
