@@ -35,7 +35,7 @@ import { lifts, prior } from './lifts.js'
 import { loneValues } from './lone-value.js'
 import { measures } from './measures.js'
 import { markOf, percentOf } from './printed-marks.js'
-import { belowAnyway, belowOnlyHere, isBetween } from './process-totals.js'
+import { against, belowAnyway, belowOnlyHere, isBetween } from './process-totals.js'
 import { groupOf } from './short-group.js'
 import { slipOdds } from './slip-odds.js'
 import { mostShown, usualDigits } from './usual-digits.js'
@@ -76,8 +76,11 @@ export function comparison(
   const limits = new Set(
     processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
   )
+  const octal = place.get('octal')
+  const octalSpared = octal !== undefined && against(octal, nothing, all) === 0
   const everyShort = groupOf(whole, space.widest, {
     negatives: negatives(nothing, all) > 0,
+    octalSpared,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
   const lone = loneValues(definition, whole)
@@ -191,7 +194,11 @@ export function comparison(
   return {
     processes,
     over(from, to, own, score) {
-      const beside = { negatives: negatives(from.known, to.known) > 0, scattered: false }
+      const beside = {
+        negatives: negatives(from.known, to.known) > 0,
+        octalSpared,
+        scattered: false,
+      }
       const short = groupOf(whole, space.widest, beside, from, to, place)
       return over(from.known, to.known, own, score, short)
     },

@@ -37,6 +37,7 @@ export function loneValues(definition: Definition, whole: EvidenceState): LoneVa
       clean,
       between: undefined,
       negatives: false,
+      octalSpared: false,
       apart: false,
       scattered: true,
       inOrder: false,

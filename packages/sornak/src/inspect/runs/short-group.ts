@@ -12,7 +12,7 @@ import { against, isPrinted } from './process-totals.js'
 export function groupOf(
   whole: EvidenceState,
   widest: number,
-  beside: Pick<ShortGroup, 'negatives' | 'scattered'>,
+  beside: Pick<ShortGroup, 'negatives' | 'octalSpared' | 'scattered'>,
   from?: Mark<Sums>,
   to?: Mark<Sums>,
   place?: ReadonlyMap<string, number>,

@@ -18,6 +18,8 @@ export interface ShortGroup {
   readonly negatives: boolean
   /** They are those of a small part of the rows, and hardly any stands outside it: the column has no other story. */
   readonly apart: boolean
+  /** A reader of octal digits would have changed none of the column's values that kept their zeros. */
+  readonly octalSpared: boolean
   /** They stand here and there, in no run. */
   readonly scattered: boolean
   /** They are in order, and so are the next ones beside them. */

@@ -51,8 +51,9 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
   const values = others.filter((_, i) => i % step === 0)
   const rows = rowsIn(values)
   // That digits were read as a number is the commonest of a column: not of a few rows among many that were not.
-  const hardlyRead = few && keepsZeros(group) && !group.picked
-  const ofOctal = hardlyRead ? ofColumn(TOGETHER.otherBase) : atStake(rows)
+  const hardlyRead = few && keepsZeros(group, FEW_KEPT) && !group.picked
+  const isSpared = few && group.octalSpared && keepsZeros(group, FEW_SPARED)
+  const ofOctal = hardlyRead || isSpared ? ofColumn(TOGETHER.otherBase) : atStake(rows)
   if (space.widths.length > 1)
     return all > 1 ? rivalsOfWidths(definition, group, values, ofOctal) : UNKNOWN
   if (!isPlain(space) || (few && !(group.clean && rangeOf(space, group.clean)))) return UNKNOWN
@@ -103,9 +104,11 @@ export function rivals(definition: Definition, group: ShortGroup): Rivals {
 
 /** So many clean values that start with a zero show that a conversion struck some rows only. */
 const FEW_KEPT = 20
+/** Fewer show it where all of them hold an 8 or a 9, and a conversion that leaves those alone explains the others. */
+const FEW_SPARED = 3
 
-const keepsZeros = ({ clean }: ShortGroup): boolean =>
-  clean !== undefined && zerosKept(clean) >= FEW_KEPT
+const keepsZeros = ({ clean }: ShortGroup, least: number): boolean =>
+  clean !== undefined && zerosKept(clean) >= least
 
 // The best that a story can do, whatever the population.
 function evidence(
