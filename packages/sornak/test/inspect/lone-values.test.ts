@@ -206,3 +206,34 @@ test('a lone value that lacks a digit is mended where few others have zeros to k
 test.each(['9123.0', '9,123', '9.123E+03'])('nor was %s typed so: it was printed', (seen) => {
   expect(among(500, seen).mend).toBe('09123')
 })
+
+describe('one short value beside three that kept their zeros', () => {
+  function told(zeros: readonly string[], seen: string) {
+    const values = [
+      ...Array.from({ length: 30 }, () => `${1 + next(9)}${digits(4)}`),
+      ...zeros,
+      seen,
+    ]
+    const made = of('{5}')
+    const { around } = columnRuns(made, evidenceOf(made, values))
+    return judge(made, seen, 10, around(values.length - 1))
+  }
+
+  test('is mended where an octal reader would have changed one of them', () => {
+    expect(told(['08123', '00917', '01777'], '417').mend).toBe('00417')
+  })
+
+  test('may have been read as octal where each holds an 8 or a 9', () => {
+    const { verdict, candidates } = told(['08123', '00917', '01778'], '417')
+    expect(verdict).toBe('ambiguous')
+    const texts = candidates.map(({ text }) => text)
+    expect(texts[0]).toBe('00417')
+    expect(texts).toContain(originalsOf('417')[1])
+    // A reader that stops at an 8 or 9 has read four octal digits, and what stands behind them is gone.
+    expect(texts.slice(2).every((text) => /^0641[89]$/.test(text))).toBe(true)
+  })
+
+  test('is mended where no octal digits come to it', () => {
+    expect(told(['08123', '00917', '01778'], '4170').mend).toBe('04170')
+  })
+})
