@@ -8,11 +8,12 @@ import { spaceOf, type Space } from '../identifier/space.js'
 import type { Context } from './context.js'
 import { doubtOf } from './doubts.js'
 import { printed, shownDigits } from './evidence/printed-digits.js'
+import { FORMS } from './evidence/process.js'
 import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
 import { areHundredths } from './fractions.js'
 import { prior } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
-import { isPrintedForm, PRINTED, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
+import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './ways/weights.js'
 
@@ -166,7 +167,7 @@ function standingAlike(
   seen: string,
   ways: readonly Hypothesis[],
 ): number {
-  const forms = PRINTED.filter((code) => ways.some(({ findings }) => findings.includes(code)))
+  const forms = FORMS.filter((code) => ways.some(({ findings }) => findings.includes(code)))
   const bare: StandsAs = seen.startsWith('-') ? 'below-zero' : 'bare'
   return Math.max(...(forms.length ? forms : [bare]).map(inForm))
 }

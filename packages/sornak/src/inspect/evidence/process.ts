@@ -1,5 +1,6 @@
 // What a column is watched for, and how evidence for it is counted.
 
+import type { FindingCode } from '../../channel/channel.js'
 import { ROW_BITS } from '../ways/weights.js'
 
 /** Evidence is counted in 1/256 bit. */
@@ -48,7 +49,7 @@ export interface Alike {
 }
 
 /** Forms in which numbers are printed, and marks: no value that fits stands in them. */
-export const FORMS: readonly string[] = [
+export const FORMS: readonly FindingCode[] = [
   'exponent',
   'decimal-tail',
   'grouped',
