@@ -55,11 +55,8 @@ export const lookAlike: Channel = {
   },
 }
 
-/** The characters that look like this one: a digit for a letter, letters for a digit. */
-export function looksLike(char: string): string[] {
-  const one = LETTERS_FOR[char] ?? DIGIT_FOR[char]
-  return one === undefined ? [] : [one]
-}
+/** The letter that looks like a digit, or the digit that looks like a letter. */
+export const looksLike = (char: string): string | undefined => LETTERS_FOR[char] ?? DIGIT_FOR[char]
 
 /** The texts that look like this one: letters as digits, and the reverse, one or all of them. */
 export function lookAlikes(seen: string): string[] {

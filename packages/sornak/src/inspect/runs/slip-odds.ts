@@ -171,9 +171,10 @@ const digitsForLetters = ({ definition }: Space, bare: string) =>
 function lookAlikes({ definition }: Space, bare: string): number {
   const chances = ofOtherKind(definition, bare).map(({ at, chars }) => {
     const others = Array.from(/\d/.test(bare[at]!) ? DIGITS : LETTERS)
-    const alike = others.filter((other) =>
-      looksLike(other).some((one) => chars.includes(one.charCodeAt(0))),
-    )
+    const alike = others.filter((other) => {
+      const one = looksLike(other)
+      return one !== undefined && chars.includes(one.charCodeAt(0))
+    })
     return alike.length / others.length
   })
   return Math.max(0, ...chances)

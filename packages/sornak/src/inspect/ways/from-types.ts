@@ -17,9 +17,6 @@ import { TOGETHER } from './weights.js'
 /** @param filled the number was filled up with zeros to so many digits: as many as the largest of the type has */
 export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
   return typesFor(space).flatMap((type): Bare[] => {
-    // Small numbers that come one after the other all lie in 8 bits: only a minus tells of those.
-    const isTold = wrappingTypes(widestNumber(space)).includes(type)
-    if (!isTold && value >= 0n) return []
     if (filled !== undefined && filled !== `${type.max}`.length) return []
     const back = unwrap(value, type)
     if (!back) return []
@@ -30,8 +27,7 @@ export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
       {
         originals: { kind: 'subset', subset },
         channel: 'wrapped',
-        // What rows say of a minus in front they say of both.
-        process: isTold ? `wrapped ${type.name}` : 'sign',
+        process: `wrapped ${type.name}`,
         finding: 'wrapped',
         weight: (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) * soSmall(type, value),
         per: 'all',
@@ -65,9 +61,10 @@ const soSmall = ({ bits }: IntegerType, value: bigint) => {
 }
 
 // Types that some values are too large for.
-const typesFor = remembered((space: Space) =>
-  WRAPPING_TYPES.filter(({ max }) => max < 10n ** BigInt(widestNumber(space))),
-)
+const typesFor = remembered((space: Space) => {
+  const widest = widestNumber(space)
+  return wrappingTypes(widest).filter(({ max }) => max < 10n ** BigInt(widest))
+})
 
 export function limits(space: Space, value: bigint): Bare[] {
   return clamped.inverse(value.toString()).flatMap((preimage): Bare[] => {
