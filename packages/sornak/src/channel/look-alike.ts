@@ -58,6 +58,12 @@ export const lookAlike: Channel = {
 /** The letter that looks like a digit, or the digit that looks like a letter. */
 export const looksLike = (char: string): string | undefined => LETTERS_FOR[char] ?? DIGIT_FOR[char]
 
+/** One of its digits stands for a letter of what was meant, and not the reverse. */
+export const hasDigitForLetter = (seen: string, meant: string): boolean =>
+  digitsIn(seen) > digitsIn(meant)
+
+const digitsIn = (text: string) => text.replace(/\D/g, '').length
+
 /** The texts that look like this one: letters as digits, and the reverse, one or all of them. */
 export function lookAlikes(seen: string): string[] {
   const chars = [...seen]

@@ -4,6 +4,7 @@
 import type { FindingCode } from '../channel/channel.js'
 import { CHANNELS } from '../channel/channels.js'
 import type { IntegerType } from '../channel/integer-limits.js'
+import { hasDigitForLetter } from '../channel/look-alike.js'
 import type { Definition } from '../identifier/definition.js'
 import { hide, hidesAnything } from '../identifier/reveal.js'
 import { misfitText } from '../mask/messages.js'
@@ -211,7 +212,9 @@ function sentence(
     case 'scaled':
       return 'It is shown as a percentage or an amount, or counts hundredths.'
     case 'look-alike':
-      return 'A letter stands where a digit that looks like it belongs.'
+      return left !== undefined && hasDigitForLetter(seen, left)
+        ? 'A digit stands where a letter that looks like it belongs.'
+        : 'A letter stands where a digit that looks like it belongs.'
     case 'case-changed':
       return 'Its letters changed between capital and small.'
     case 'cut-short':

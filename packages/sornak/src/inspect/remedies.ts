@@ -1,7 +1,7 @@
 // What would make a value fit a mask that it does not fit: said, never done. A remedy that could put a
 // wrong digit in says what must be known first.
 
-import { lookAlikes } from '../channel/look-alike.js'
+import { hasDigitForLetter, lookAlikes } from '../channel/look-alike.js'
 import { integerOf, numberTexts } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Mask } from '../mask/mask.js'
@@ -56,7 +56,11 @@ export function remedies(mask: Mask, value: string): Remedy[] {
   if (bare !== value)
     offer('separators-out', bare, (to) => `It is text with separators; without them it is "${to}".`)
   for (const text of lookAlikes(value))
-    offer('look-alikes', text, (to) => `A letter stands where a digit belongs: "${to}".`)
+    offer('look-alikes', text, (to) =>
+      hasDigitForLetter(value, to)
+        ? `A digit stands where a letter belongs: "${to}".`
+        : `A letter stands where a digit belongs: "${to}".`,
+    )
   numbers(value, found, offer)
   overlong(value, offer)
   tooShort(value, offer)

@@ -284,6 +284,17 @@ test('zero is told from a word for nothing', () => {
   expect(said('NULL')).toBe('A program wrote a word for a missing value.')
 })
 
+test('which of two that look alike is the digit', () => {
+  const said = (stored: string, seen: string) => {
+    const one = definition({ stored })
+    return why(one, judge(one, seen), seen).split('.')[0]
+  }
+  expect(said('{5}', '2O417')).toBe('A letter stands where a digit that looks like it belongs')
+  expect(said('{1}{1 of "A..F"}{1}', '682')).toBe(
+    'A digit stands where a letter that looks like it belongs',
+  )
+})
+
 describe('originals are counted right', () => {
   test('variable width: every width is possible', () => {
     const one = definition({ stored: '{4..6}' })

@@ -41,6 +41,7 @@ describe('what would make it fit', () => {
     ['{5}', '417', 'zeros-back', '00417'],
     ['{5}', "'00417", 'marks-off', '00417'],
     ['{5}', '2O417', 'look-alikes', '20417'],
+    ['{1}{1 of "A..F"}{1}', '682', 'look-alikes', '6B2'],
     ['{5}', '20417.0', 'tail-off', '20417'],
     ['{10}', '206-555-0142', 'separators-out', '2065550142'],
     ['{10}', '2,065,550,142', 'separators-out', '2065550142'],
@@ -52,6 +53,11 @@ describe('what would make it fit', () => {
     const found = remedies(mask(text), value)
     expect(found.map((one) => one.code)).toContain(code)
     expect(found.find((one) => one.code === code)?.value).toBe(want)
+  })
+  test('which of the two is the letter, and which the digit', () => {
+    const said = (text: string, value: string) => remedies(mask(text), value)[0]!.message
+    expect(said('{5}', '2O417')).toBe('A letter stands where a digit belongs: "20417".')
+    expect(said('{1}{1 of "A..F"}{1}', '682')).toBe('A digit stands where a letter belongs: "6B2".')
   })
   test('each remedy does what it says, and a value that fits needs none', () => {
     const texts = fc.stringMatching(/^['0-9OlE.+ -]{1,18}$/)
