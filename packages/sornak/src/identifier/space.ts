@@ -1,6 +1,7 @@
 // The set of all values that a definition allows, as something that can be counted and listed:
 // how many read as an integer between two bounds, and which. Nothing is ever enumerated to count it.
 
+import { isDigit } from './codes.js'
 import type { Definition } from './definition.js'
 import { layoutsOf, type Layout } from './layout.js'
 import { remembered } from './remembered.js'
@@ -78,7 +79,6 @@ interface Digits {
   readonly upTo: bigint | undefined
 }
 
-const isDigit = (code: number) => code >= 48 && code <= 57
 const PLUS = 43
 
 function make(definition: Definition): Space {

@@ -1,6 +1,7 @@
 // What the rows of a column say together: for each process the runs of rows that speak for it, and what is counted of all
 // rows, one row at a time.
 
+import { isDigit } from '../../identifier/codes.js'
 import type { Definition } from '../../identifier/definition.js'
 import { remembered } from '../../identifier/remembered.js'
 import { spaceOf, widestNumber } from '../../identifier/space.js'
@@ -50,8 +51,6 @@ const readersOf = remembered((definition: Definition) => {
   const classes = usualClasses(processes, mixed, fitting.says)
   return { processes, mixed, fitting, classes, saysOf: misfitReader(definition, processes) }
 })
-
-const isDigit = (code: number) => code >= 48 && code <= 57
 
 /** @param from what the rows before have said; nothing at the start of a part */
 export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {

@@ -1,6 +1,7 @@
 // Whether bytes are a number as it is stored, without reading each: numbers of one shape all fit or none does. The first
 // of a shape is read, the others are only looked at.
 
+import { isDigit } from '../../identifier/codes.js'
 import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
 import type { Matcher } from './matcher.js'
@@ -64,5 +65,3 @@ export function shapesOf(definition: Definition): Matcher {
     return (fits[at] ??= holds(definition, String.fromCharCode(...bytes.subarray(start, end))))
   }
 }
-
-const isDigit = (code: number) => code >= ZERO && code <= NINE

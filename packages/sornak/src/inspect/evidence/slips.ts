@@ -1,6 +1,7 @@
 // Slips in typing: a wrong digit, one too many, or one too few. What they leave a conversion may have left as well, and then the rows
 // around it tell which of the two it was.
 
+import { isDigit, isLetter } from '../../identifier/codes.js'
 import type { Definition } from '../../identifier/definition.js'
 import { fit } from '../../identifier/fit.js'
 import { holds, isOnlyShaped } from '../../identifier/holds.js'
@@ -50,9 +51,6 @@ export function ofOtherKind(definition: Definition, bare: string): OddPlace[] {
     return /[\dA-Za-z]/.test(bare[one.at]!) && one.chars.every(expected) ? [one] : []
   })
 }
-
-const isDigit = (code: number) => code >= 48 && code <= 57
-const isLetter = (code: number) => (code >= 65 && code <= 90) || (code >= 97 && code <= 122)
 
 /** A slip as one way among others in which the value could have come about: what could have been meant. */
 export function mistyped(definition: Definition, bare: string, slip: Slip): Hypothesis {

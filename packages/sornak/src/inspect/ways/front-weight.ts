@@ -1,5 +1,6 @@
 // How likely it is that a number is what a reader left that stopped at the first character that is no digit.
 
+import { isDigit } from '../../identifier/codes.js'
 import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
 import { GOING_ON, TOGETHER } from './weights.js'
@@ -31,5 +32,3 @@ export const holdsCodes: (space: Space) => boolean = remembered(({ layouts }: Sp
       .some(({ chars }) => [69, 101, 120, 88, 95].some((code) => chars.includes(code))),
   ),
 )
-
-const isDigit = (code: number) => code >= 48 && code <= 57
