@@ -100,6 +100,12 @@ export function isShortest(value: bigint, float: bigint, format: BinaryFormat): 
   return keep <= 1 || nearestFloat(toSignificant(float, keep - 1, 'rounded'), format) !== float
 }
 
+/** What a program prints that gives a binary64 number seventeen digits, and zeros behind them. */
+export const filledUp = (float: bigint): bigint => toSignificant(float, SEVENTEEN, 'rounded')
+
+/** So many digits name any binary64 number. */
+const SEVENTEEN = 17
+
 function trailingZeros(digits: string): number {
   let count = 0
   while (count < digits.length - 1 && digits.charCodeAt(digits.length - 1 - count) === 48) count++

@@ -4,6 +4,7 @@ import {
   BINARY32,
   BINARY64,
   BINARY80,
+  filledUp,
   nearestFloat,
   roundedTo,
   shortest,
@@ -12,14 +13,21 @@ import {
 import type { Channel, Preimage } from './channel.js'
 import { bareDigits, isDigits } from './number-text.js'
 
+const SEVENTEEN = '17 and zeros'
+
 type Words = Pick<Channel, 'id' | 'title' | 'describe' | 'met' | 'prevent' | 'example' | 'forms'>
 
-/** In its form `shortest` a number is printed with the fewest digits that name it, else with all of them. */
+/**
+ * In its form `shortest` a number is printed with the fewest digits that name it, with seventeen and zeros behind them in
+ * that of so many, else with all of them.
+ */
 function binaryType(format: BinaryFormat, words: Words): Channel {
   /** Up to here every integer is held exactly. */
   const exactTo = 1n << BigInt(format.bits)
-  const prints = (float: bigint, form: string) =>
-    form === 'shortest' && float >= exactTo ? shortest(float, format) : float
+  const prints = (float: bigint, form: string) => {
+    if (form === SEVENTEEN) return filledUp(float)
+    return form === 'shortest' && float >= exactTo ? shortest(float, format) : float
+  }
   return {
     ...words,
     finding: 'digits-rounded',
@@ -58,7 +66,7 @@ export const binary64: Channel = binaryType(BINARY64, {
   met: 'JSON read by scripts, columns of type double or float, data frames, spreadsheets',
   prevent: 'Send and store values of more than 15 digits as text.',
   example: { before: '123456789012345678', after: '123456789012345680', form: 'shortest' },
-  forms: ['shortest', 'all digits'],
+  forms: ['shortest', 'all digits', SEVENTEEN],
 })
 
 export const binary80: Channel = binaryType(BINARY80, {

@@ -11,6 +11,7 @@ import { MISTYPED, type Slip } from './evidence/slips.js'
 import { asTold, weighedIn } from './neighbours.js'
 import type { TrustedList } from './trusted.js'
 import { unchanged } from './ways/from-cut.js'
+import { fromRounded } from './ways/from-rounded.js'
 import type { Hypothesis } from './ways/hypothesis.js'
 import { isBlank, isMissing, isOverflow } from './ways/no-value.js'
 import { hypotheses } from './ways/originals.js'
@@ -79,7 +80,7 @@ export function judge(
   if (isOverflow(seen))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
-  const ways = asTold(hypotheses(definition, seen), context)
+  const ways = asTold(waysTo(definition, seen, context), context)
   const weighed = weighedIn(definition, seen, ways, most, context)
   const { possible, counted, beyondList, whole, ranked, processes, slip } = weighed
   const first = ranked[0]
@@ -139,6 +140,11 @@ export function judge(
   }
 }
 
+const waysTo = (definition: Definition, seen: string, context: Context | undefined) => [
+  ...hypotheses(definition, seen),
+  ...(context?.rounded ? fromRounded(seen, context.rounded) : []),
+]
+
 // The one member of a list known to be right that could have become what is seen.
 function trustedMember(
   ways: readonly Hypothesis[],
@@ -167,7 +173,7 @@ function told(
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
   const space = spaceOf(definition)
-  const known = hypotheses(definition, seen)
+  const known = waysTo(definition, seen, context)
   // What reads as a number stands as it is read.
   const ways = known.some(isRead) ? known : [...known, unchanged(seen)]
   const column = { lift: context.lift, usual: context.usual?.of }

@@ -28,6 +28,17 @@ export function withCheckDigit(body: string): string {
   return `${body}${(10 - (sum % 10)) % 10}`
 }
 
+/** To so many significant bits; a half goes up. */
+export function toBits(value: bigint, bits: number): bigint {
+  const unit = 1n << BigInt(Math.max(0, value.toString(2).length - bits))
+  return ((value + unit / 2n) / unit) * unit
+}
+/** To so many significant digits, with zeros behind them; a half goes up. */
+export function toDigits(value: bigint, keep: number): bigint {
+  const unit = 10n ** BigInt(Math.max(0, `${value}`.length - keep))
+  return ((value + unit / 2n) / unit) * unit
+}
+
 export const of = (stored: string): Definition => definition({ stored })
 
 /** What the rows of a column say together. */

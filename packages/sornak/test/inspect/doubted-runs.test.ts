@@ -11,6 +11,8 @@ import {
   isListed,
   next,
   of,
+  toBits,
+  toDigits,
   withCheckDigit,
   type Row,
 } from './converted-column.js'
@@ -195,4 +197,18 @@ test('a number beside a run that is one of binary64 by chance is left alone', ()
       const { verdict } = judge(serial, chance, 10, runs.around(at))
       expect([chance, at, verdict]).toEqual([chance, at, 'intact'])
     }
+})
+
+test('numbers of binary64 that are printed with seventeen digits and zeros behind them', () => {
+  const seventeen = (text: string) => `${toDigits(toBits(BigInt(text), 53), 17)}`
+  for (const width of [18, 19, 20]) {
+    const draw = () => `${1 + next(9)}${digits(width - 1)}`
+    const rows = convertedRun(of(`{${width}}`), draw, seventeen, 24)
+    expect(rows.slice(1, -1).map(({ told }) => told.verdict)).toEqual(Array(22).fill('suspect'))
+    if (width === 18)
+      expectDoubt(
+        rows.slice(1, -1).filter(({ seen, original }) => seen !== original),
+        15,
+      )
+  }
 })

@@ -2,7 +2,7 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge } from 'sornak'
-import { evidenceOf, next, of } from './converted-column.js'
+import { evidenceOf, next, of, toBits, toDigits } from './converted-column.js'
 
 const made = of('{18}')
 
@@ -64,4 +64,54 @@ describe('nobody is accused', () => {
   test('where a sequence comes by a round number', () => {
     expect(doubted(serials(4000))).toEqual([])
   })
+})
+
+/** Held in single precision, and printed with the fewest digits that name it. */
+function singlePrecision(text: string): string {
+  const held = toBits(BigInt(text), 24)
+  for (let keep = 1; keep < text.length; keep++) {
+    const short = toDigits(held, keep)
+    if (toBits(short, 24) === held) return `${short}`
+  }
+  return `${held}`
+}
+
+describe('order numbers that were held in single precision', () => {
+  const orders = (count: number, step: number, from = 450_000_028) => {
+    let last = from
+    return Array.from({ length: count }, () => `${(last += 1 + next(step))}`)
+  }
+  const numbers = of('{9}')
+  const suspects = (seen: readonly string[]) => {
+    const runs = columnRuns(numbers, evidenceOf(numbers, seen))
+    return seen.map((text, row) => judge(numbers, text, 3, runs.around(row)).verdict === 'suspect')
+  }
+
+  test('all end in a zero, as numbers that are issued by tens do; but not every ten is there', () => {
+    const seen = orders(600, 60).map((text, row) =>
+      row >= 100 && row < 400 ? singlePrecision(text) : text,
+    )
+    const found = suspects(seen)
+    expect(found.slice(100, 400).filter(Boolean).length).toBeGreaterThan(0.95 * 300)
+    expect([...found.slice(0, 98), ...found.slice(402)]).not.toContain(true)
+  })
+
+  test('numbers that are issued by tens are no such', () => {
+    for (const step of [10, 20, 30, 50, 100]) {
+      const tens = Array.from({ length: 80 }, (_, i) => `${450_000_000 + step * (1 + i)}`)
+      const found = suspects([...orders(200, 60), ...tens, ...orders(200, 60)])
+      expect(found).not.toContain(true)
+    }
+  })
+})
+
+test('a sequence in which single precision leaves one number, again and again', () => {
+  const same = `${toBits(804_200_000_000_000_837n, 24)}`
+  const values = Array.from(
+    { length: 400 },
+    (_, i) => `${804_200_000_000_000_000n + BigInt(7 * i)}`,
+  )
+  const seen = values.map((text, row) => (row >= 150 && row < 210 ? same : text))
+  const rows = Array.from({ length: 60 }, (_, i) => 150 + i)
+  expect(doubted(seen)).toEqual(rows)
 })

@@ -16,13 +16,14 @@ import { countDigits, countMisfit, isShort } from './misfit-counts.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
 import { bytesOf, textOf } from './printed-digits.js'
-import { IN, OUT, UNIT, type Process } from './process.js'
+import { IN, MOST, OUT, UNIT, type Process } from './process.js'
 import { processesOf } from './processes.js'
 import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
 import { copyOf, noSums, type Sums } from './sums.js'
 import { usualClasses, usualValues, type Answer } from './usual.js'
 import { firstDigit, isDigits, NO_START, startOf, startsWithoutZero } from './value-bytes.js'
+import { zeroEndings } from './zero-endings.js'
 
 export interface ColumnEvidence {
   readonly definition: Definition
@@ -37,6 +38,8 @@ export interface ColumnEvidence {
 const PENALTY = RUN_BITS * UNIT
 /** What stands for a value that is not there, or that a type could not hold, as often as for itself. */
 const MINUS_ONE = '-1'
+/** One number in ten ends in one zero more. */
+const ZERO_BITS = Math.log2(10) * UNIT
 type Found = Misfit['found']
 type Said = Answer['said'][number]
 const NONE: ReadonlyMap<number, number> = new Map()
@@ -80,6 +83,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const clean = cleanValues(space, from?.clean)
   const padding = definition.zeros === 'padding'
   const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
+  const endings = zeroEndings(from?.endings)
   const shorts = collector(from?.shorts)
   const standing = new Map(from?.standing)
   const could = from ? [...from.could] : zeros()
@@ -164,6 +168,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     if (digit === 0 && to - from > 1) now.zeros++
     else if (digit >= 0 && digit <= 9) now.wide++
     clean.take(bytes, from, to, number)
+    endings.take(bytes, from, to, number, place)
     if (shown.length === 0 && usual.take(bytes, from, to)) {
       if (wide) other(before.goesOn(bytes, from, to))
       now.fits++
@@ -194,11 +199,19 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       return [i, how === 'same' ? Math.min(REPEAT.most * UNIT, bits) : 1]
     }
 
+  // What is left of the bits of a value that goes on from the last: none where it is the same.
+  const leftOf = (bits: number, how: Again) =>
+    typeof how === 'number' ? Math.max(0, bits - Math.round(how * ZERO_BITS)) : 0
+
   const rounded = ([i, more]: Said) =>
     processes[i]!.rounds === true && more + processes[i]!.usual > 0
 
   const withShown = (said: readonly Said[], shown: Found): Said[] =>
     [...said, ...shown.map(([i]): Said => [i, IN - processes[i]!.usual])].sort(([a], [b]) => a - b)
+
+  // Nobody thinks of a number that is hardly met by chance, and is not round either.
+  const isNoFilling = ([i, more]: Said, seen: () => string) =>
+    more + processes[i]!.usual >= MOST && !seen().endsWith('000')
 
   function other(how: Again): void {
     others++
@@ -220,14 +233,16 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const printed = said.filter(rounded)
     if (wide && printed.length === 0) other(how)
     const follows = ([i]: Said) =>
-      how !== 'no' && !(how === 'binary' && processes[i]!.id.includes('binary'))
+      how !== 'no' && !(how === 0 && processes[i]!.id.includes('binary'))
     const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
     const fresh =
       how === 'no'
         ? said
-        : said.map((one): Said =>
-            rounded(one) && follows(one) ? [one[0], -processes[one[0]]!.usual] : one,
-          )
+        : said.map((one): Said => {
+            if (!rounded(one) || !follows(one)) return one
+            const { usual } = processes[one[0]]!
+            return [one[0], leftOf(one[1] + usual, how) - usual]
+          })
     const told = shown.length === 0 ? fresh : withShown(fresh, shown)
     const speaking: Said[] = []
     for (const [i, more] of told) {
@@ -246,9 +261,10 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       for (const [i] of shown) now.hits[i]!++
       if (printed.some(([i]) => processes[i]!.id === 'short-display') && how !== 'same')
         countDigits(now, seen())
-      for (const [i] of printed) {
+      for (const one of printed) {
+        const [i] = one
         now.again[i]! += going.get(i) ?? 0
-        if (how !== 'same') now.fresh[i]! += how === 'no' ? 1 : 2
+        if (how !== 'same') now.fresh[i]! += how === 'no' && !isNoFilling(one, seen) ? 1 : 2
       }
     }
     if (speaking.length) row(speaking, end)
@@ -325,6 +341,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         formedStarts: [...formedStarts],
         clean: clean.clean(),
         narrow: narrow.blocks(),
+        endings: endings.endings(),
         standing: [...standing].sort(([a], [b]) => a - b),
         shorts: shorts.values(),
         could: [...could],

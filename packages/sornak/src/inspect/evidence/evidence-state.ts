@@ -8,6 +8,7 @@ import { joinedStanding, type Standing } from './hands.js'
 import { joinedBlocks, type NarrowBlocks } from './narrow-blocks.js'
 import { joined, type Mark, type RunState } from './run-state.js'
 import { added, sumOf, type Sums } from './sums.js'
+import { joinedEndings, type ZeroEndings } from './zero-endings.js'
 
 export type Place = Mark<Sums>
 
@@ -33,6 +34,8 @@ export interface EvidenceState {
   readonly shorts: ShortValues
   /** Blocks of values that are no wider than others, where values have several widths. */
   readonly narrow: NarrowBlocks
+  /** Numbers one behind the other that end in a zero. */
+  readonly endings: ZeroEndings
   /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
   readonly could: readonly number[]
   readonly untouched: readonly number[]
@@ -77,6 +80,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     standing: joinedStanding(a.standing, b.standing),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     narrow: joinedBlocks(a.narrow, b.narrow),
+    endings: joinedEndings(a.endings, b.endings),
     could: sumOf(a.could, b.could),
     untouched: sumOf(a.untouched, b.untouched),
     atLimit: sumOf(a.atLimit, b.atLimit),

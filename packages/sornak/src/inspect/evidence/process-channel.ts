@@ -1,6 +1,7 @@
 // The channels that processes belong to, and which of them are of one kind.
 
 import type { FindingCode } from '../../channel/channel.js'
+import { ROUNDED } from '../ways/hypothesis.js'
 
 /** The channel that a process belongs to. */
 export function channelOf(process: string): string {
@@ -8,7 +9,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
   if (process === 'front') return 'cut-short'
-  if (process === 'thousands') return 'short-display'
+  if (process === 'thousands' || process === ROUNDED) return 'short-display'
   return process.split(' ')[0]!
 }
 

@@ -5,6 +5,7 @@ import {
   BINARY64,
   BINARY80,
   decimalBehind,
+  filledUp,
   isShortest,
   nearestFloat,
   roundedTo,
@@ -15,7 +16,7 @@ import { fewestZeros } from '../../channel/number-text.js'
 import { fromSignificant } from '../../channel/significant.js'
 import type { Space } from '../../identifier/space.js'
 import { CARELESS } from '../ways/hypothesis.js'
-import { bits, OUT, type Process } from './process.js'
+import { bits, OUT, UNIT, type Process } from './process.js'
 import { compare, leadingZero, lowBits, valueOf } from './value-bytes.js'
 
 /** What a rounding prints. */
@@ -27,6 +28,8 @@ export interface Image {
 interface Interval {
   readonly low: bigint
   readonly high: bigint
+  /** Bits less that it says, where few programs print it so. */
+  readonly less?: number
 }
 
 export function rounds(id: string, space: Space, image: Image): Process {
@@ -41,7 +44,8 @@ export function rounds(id: string, space: Space, image: Image): Process {
       const preimage = image.of(bytes, start, end)
       if (preimage === undefined) return 0
       if (preimage === 'out') return OUT
-      return bits(space.count(preimage.low, preimage.high).count)
+      const { low, high, less = 0 } = preimage
+      return Math.max(0, bits(space.count(low, high).count) - less * UNIT)
     },
   }
 }
@@ -122,10 +126,13 @@ export const double: Image = {
     const value = valueOf(bytes, start, end)
     if (value < 1n << 53n) return undefined
     const float = nearestFloat(value, BINARY64)
-    const printed = value === float || isShortest(value, float, BINARY64)
-    return printed ? roundedTo(float, BINARY64) : 'out'
+    if (value === float || isShortest(value, float, BINARY64)) return roundedTo(float, BINARY64)
+    return value === filledUp(float) ? { ...roundedTo(float, BINARY64), less: SELDOM_BITS } : 'out'
   },
 }
+
+/** Some print seventeen digits, and zeros behind them. */
+const SELDOM_BITS = 2
 
 /** Up to 2^64 every integer is such a number. */
 const EXTENDED = `${1n << 64n}`

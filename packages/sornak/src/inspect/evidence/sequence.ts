@@ -2,13 +2,13 @@
 
 import { bytesOf, textOf } from './printed-digits.js'
 
-/** Not at all, as the same one, by a step of people, or of binary numbers. */
-export type Again = 'no' | 'same' | 'decimal' | 'binary'
+/** Not at all, as the same one, or by a step that ends in so many zeros. */
+export type Again = 'no' | 'same' | number
 
 export interface Sequence {
   /**
-   * The same value again, or the next of a sequence, is not a second piece of evidence. Numbers that people issue go on by
-   * ones, tens or hundreds, though, and binary ones by 32 or 64.
+   * The same value again is not a second piece of evidence, and of the next of a sequence that goes on by tens or hundreds
+   * its last zeros are none: people issue numbers so. Binary ones go on by 32 or 64.
    */
   goesOn(bytes: Uint8Array, start: number, end: number): Again
   keep(bytes: Uint8Array, start: number, end: number): void
@@ -40,7 +40,9 @@ export function sequence(from = ''): Sequence {
       let step = 0
       for (let i = alike; i < length; i++) step = step * 10 + bytes[start + i]! - before[i]!
       if (step === 0) return 'same'
-      return step % 10 === 0 ? 'decimal' : 'binary'
+      let zeros = 0
+      for (; step % 10 === 0; step /= 10) zeros++
+      return zeros
     },
     keep,
     forget() {

@@ -5,13 +5,15 @@ import type { Definition } from '../../identifier/definition.js'
 import { spaceOf } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { settled } from '../evidence/joined-evidence.js'
-import { channelOf, printsRound } from '../evidence/process-channel.js'
+import { channelOf, printsRound, sameKind } from '../evidence/process-channel.js'
 import { betweenEdges, coveringRuns } from '../evidence/row-lookup.js'
 import type { Lift } from '../ways/weigh.js'
+import { ROUNDED } from '../ways/hypothesis.js'
 import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
 import { columnStory, isForm, type OwnRun } from './column-story.js'
 import { cutBlocks } from './cut-blocks.js'
 import type { EvidenceRun } from './evidence-run.js'
+import { roundedBlocks } from './rounded-blocks.js'
 import { toldRuns } from './told-runs.js'
 
 export interface ColumnRuns {
@@ -32,7 +34,7 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   const cores = every.filter((run) => !isForm(run))
   const covering = coveringRuns(story.ofEach.filter(([first]) => first && !isForm(first)))
   const formed = coveringRuns(story.ofEach.filter(([first]) => first && isForm(first)))
-  const cut = cutRuns(definition, whole, story.all, cores)
+  const cut = blockRuns(definition, whole, story.all, cores)
   const cutAt = coveringRuns([cut])
   const likeliest = (index: number) => {
     const [block] = cutAt(index)
@@ -54,30 +56,40 @@ export function columnRuns(definition: Definition, state: EvidenceState): Column
   }
 }
 
-// Rows that were cut, and what is left fits, where nothing else explains that they are no wider.
-function cutRuns(
+// Rows that were cut or rounded, and what is left fits, where nothing else explains that they are no wider, or all end in zeros.
+function blockRuns(
   definition: Definition,
-  { narrow }: EvidenceState,
+  { narrow, endings }: EvidenceState,
   all: EvidenceRun,
   others: readonly EvidenceRun[],
 ): EvidenceRun[] {
-  return cutBlocks(definition, narrow).flatMap(({ from, to, process, bits }) => {
-    const run: EvidenceRun = {
-      ...all,
-      process,
-      conversion: process,
-      channel: channelOf(process),
-      from: from.place,
-      to: to.place,
-      bits: Math.round(bits),
-      lift: (id) => (id === process ? bits : 0),
-      suspect: true,
-      struck: undefined,
-    }
-    const explained = others.some((other) => other.bits > bits && touch(run, other))
-    return explained ? [] : [run]
+  const cut = cutBlocks(definition, narrow).map(({ from, to, process, bits }) => {
+    const run = { ...ofBlock(all, process, bits), from: from.place, to: to.place }
+    return { run, isExplained: others.some((other) => other.bits > bits && touch(run, other)) }
   })
+  const rounded = roundedBlocks(endings).map(({ from, to, bits, zeros }) => {
+    const run = { ...ofBlock(all, ROUNDED, bits), from, to, rounded: zeros }
+    return {
+      run,
+      isExplained: others.some(
+        (other) =>
+          sameKind(other.channel, run.channel) && other.bits * 5 >= bits * 4 && touch(run, other),
+      ),
+    }
+  })
+  return [...cut, ...rounded].flatMap(({ run, isExplained }) => (isExplained ? [] : [run]))
 }
+
+const ofBlock = (all: EvidenceRun, process: string, bits: number) => ({
+  ...all,
+  process,
+  conversion: process,
+  channel: channelOf(process),
+  bits: Math.round(bits),
+  lift: (id: string) => (id === process ? bits : 0),
+  suspect: true,
+  struck: undefined,
+})
 
 // The widest first; a narrower one inside takes its place where it explains its rows so much better
 // that saying so is worth a run of its own. Where what all rows tell has its own run, no other was looked for: what else

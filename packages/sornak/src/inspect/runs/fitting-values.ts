@@ -9,6 +9,7 @@ import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
 import { leftIn } from './process-totals.js'
 
 /** So many values are no chance; and so many others show that a column is not of round ones alone. */
+const FEW_TOGETHER = 16
 const FEW_ROUND = 20
 /** So many values that fit are doubted for each that was cut. */
 const MOST_LEFT = 5
@@ -58,7 +59,7 @@ export function mayBeRound(
   const others = processes.some(
     ({ id, rounds }, i) => rounds && !printsRound(id) && sums[i]! > RUN_BITS * UNIT,
   )
-  return rows < FEW_ROUND || (all.fits - inside < FEW_ROUND && !others)
+  return rows < FEW_TOGETHER || (all.fits - inside < FEW_ROUND && !others)
 }
 
 /**

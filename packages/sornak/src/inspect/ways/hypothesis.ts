@@ -42,6 +42,9 @@ export const STOPS = 'octal as far as it goes'
 /** A program that works out the digits of a binary64 number beyond 2^53 with numbers of that kind, and gets most of them wrong. */
 export const CARELESS = 'binary64 carelessly'
 
+/** Whatever it was that left numbers with zeros at the end. */
+export const ROUNDED = 'rounded'
+
 /** Forms in which a number is printed. */
 export const PRINTED: readonly FindingCode[] = ['exponent', 'decimal-tail', 'grouped', 'scaled']
 

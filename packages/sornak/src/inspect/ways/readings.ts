@@ -5,6 +5,7 @@ import {
   BINARY64,
   BINARY80,
   decimalBehind,
+  filledUp,
   nearestFloat,
   roundedEitherWay,
   roundedInto,
@@ -65,7 +66,9 @@ const rounding = (
   process: string,
   weight: number,
   interval: Interval,
-): Reading[] => (interval.low < interval.high ? [{ ...interval, channel, process, weight }] : [])
+  per: Bare['per'] = 'original',
+): Reading[] =>
+  interval.low < interval.high ? [{ ...interval, channel, process, weight, per }] : []
 
 function ofBinary64(number: NumberText, value: bigint): Reading[] {
   const { significant } = number
@@ -82,6 +85,10 @@ function ofBinary64(number: NumberText, value: bigint): Reading[] {
     named || (filled && significant >= 16 && own)
       ? rounding('binary64', 'binary64', EACH.binary64, roundedEitherWay(double, BINARY64))
       : []
+  if (found.length === 0 && value === filledUp(double)) {
+    const interval = roundedEitherWay(double, BINARY64)
+    found.push(...rounding('binary64', 'binary64', TOGETHER.carelessly, interval, 'all'))
+  }
   // Where its digits are worked out carelessly the last one is right, at the least: a number beyond 2^53 is even.
   const inForm = number.grouped || number.decimals !== undefined
   if (inForm && value % 2n === 0n && value > SAFE)

@@ -1,0 +1,159 @@
+// Rows one behind the other whose numbers all end in a zero, as one in ten does by chance: what rounding leaves, to however
+// many digits. What two parts know joins into what the whole would.
+
+import type { RecordPlace } from '../../rows/reader.js'
+import { textOf } from './printed-digits.js'
+import { sumOf } from './sums.js'
+
+/** Numbers one behind the other that end in a zero. */
+export interface Streak {
+  /** The first of them and the last. */
+  readonly from: RecordPlace
+  readonly to: RecordPlace
+  readonly count: number
+  /** Numbers before it. */
+  readonly before: number
+  /** How many of them end in two zeros, and in three. */
+  readonly more: readonly number[]
+  /** What they start with, without their last digits: each once, and not more than it takes. */
+  readonly heads: readonly string[]
+}
+
+export interface ZeroEndings {
+  /** Values that are numbers, and how many of them end in a zero. */
+  readonly numbers: number
+  readonly ending: number
+  /** The streak with which they begin, where the first ends in a zero; and the one with which they end. */
+  readonly first: Streak | undefined
+  readonly last: Streak | undefined
+  /** The longest of those between that differ in their heads. */
+  readonly long: readonly Streak[]
+}
+
+export interface ZeroEndingsCounter {
+  /** A value that fits. @param number it holds nothing but digits */
+  take(bytes: Uint8Array, start: number, end: number, number: boolean, place: RecordPlace): void
+  endings(): ZeroEndings
+}
+
+/** Numbers that are issued one after the other differ in their last digits: they may go on by tens. */
+const TAIL = 4
+/** So many different heads are no few numbers that come again and again. */
+export const MANY_HEADS = 12
+const MOST_KEPT = 16
+const ZERO = 48
+
+/** @param from what is known so far; nothing at the start of a part */
+export function zeroEndings(from: ZeroEndings = NO_ENDINGS): ZeroEndingsCounter {
+  let { numbers, ending, first, long } = from
+  let open = from.last !== undefined
+  let isFirst = from.last === undefined ? numbers === 0 : isAll(from)
+  const begin = { ...NOWHERE, ...from.last?.from }
+  const last = { ...NOWHERE, ...from.last?.to }
+  let { count = 0, before = 0 } = from.last ?? {}
+  let more = [...(from.last?.more ?? NO_MORE)]
+  let heads = [...(from.last?.heads ?? [])]
+
+  const streak = (): Streak => ({
+    from: { ...begin },
+    to: { ...last },
+    count,
+    before,
+    more: [...more],
+    heads: [...heads],
+  })
+
+  function close(): void {
+    if (isFirst) first = streak()
+    else if (heads.length >= MANY_HEADS) long = kept([...long, streak()])
+    open = false
+  }
+
+  return {
+    take(bytes, start, end, number, place) {
+      if (!number) return
+      // What starts with a zero is as it was: a number that was rounded has none.
+      const isRound = bytes[end - 1] === ZERO && bytes[start] !== ZERO
+      if (!isRound) {
+        if (open) close()
+        isFirst = false
+        numbers++
+        return
+      }
+      if (!open) {
+        copy(place, begin)
+        open = true
+        count = 0
+        before = numbers
+        more = [...NO_MORE]
+        heads = []
+      }
+      copy(place, last)
+      count++
+      numbers++
+      ending++
+      for (let i = 0; i < more.length && bytes[end - 2 - i] === ZERO; i++) more[i]!++
+      if (heads.length < MANY_HEADS) {
+        const head = textOf(bytes, start, Math.max(start + 1, end - TAIL))
+        if (!heads.includes(head)) heads.push(head)
+      }
+    },
+    endings() {
+      const end = open ? streak() : undefined
+      return { numbers, ending, first: open && isFirst ? end : first, last: end, long }
+    },
+  }
+}
+
+const NO_MORE: readonly number[] = [0, 0]
+const NOWHERE: RecordPlace = { index: 0, line: 0, offset: 0 }
+const NO_ENDINGS: ZeroEndings = {
+  numbers: 0,
+  ending: 0,
+  first: undefined,
+  last: undefined,
+  long: [],
+}
+
+function copy(
+  { index, line, offset }: RecordPlace,
+  to: { -readonly [K in keyof RecordPlace]: RecordPlace[K] },
+): void {
+  to.index = index
+  to.line = line
+  to.offset = offset
+}
+
+/** All numbers are in one streak. */
+const isAll = ({ numbers, last }: ZeroEndings) => last !== undefined && last.count === numbers
+
+// The longest, of those that are as long the first.
+const kept = (streaks: readonly Streak[]): readonly Streak[] =>
+  [...streaks].sort((a, b) => b.count - a.count || a.before - b.before).slice(0, MOST_KEPT)
+
+export function joinedEndings(a: ZeroEndings, b: ZeroEndings): ZeroEndings {
+  if (b.numbers === 0) return a
+  if (a.numbers === 0) return b
+  const moved = (one: Streak): Streak => ({ ...one, before: one.before + a.numbers })
+  const between = together(a.last, b.first && moved(b.first))
+  const inside = between && !isAll(a) && !isAll(b) && between.heads.length >= MANY_HEADS
+  return {
+    numbers: a.numbers + b.numbers,
+    ending: a.ending + b.ending,
+    first: isAll(a) ? between : a.first,
+    last: isAll(b) ? between : b.last && moved(b.last),
+    long: kept([...a.long, ...b.long.map(moved), ...(inside ? [between] : [])]),
+  }
+}
+
+const together = (a: Streak | undefined, b: Streak | undefined): Streak | undefined =>
+  a && b
+    ? {
+        from: a.from,
+        to: b.to,
+        count: a.count + b.count,
+        before: a.before,
+        more: sumOf(a.more, b.more),
+        heads: [...new Set([...a.heads, ...b.heads])].slice(0, MANY_HEADS),
+      }
+    : (a ?? b)

@@ -1,0 +1,144 @@
+// Rows that were rounded to however many digits: that all of them end in a zero is all that shows it, and it is enough.
+
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { columnEvidence, columnRuns, joinedEvidence, judge, settled } from 'sornak'
+import { zeroEndings } from '../../src/inspect/evidence/zero-endings.js'
+import {
+  bare,
+  convertedRun,
+  digits,
+  evidenceOf,
+  isListed,
+  next,
+  of,
+  toDigits,
+} from './converted-column.js'
+
+const roundedTo = (zeros: number) => (text: string) =>
+  `${toDigits(BigInt(text), bare(text).length - zeros)}`
+const cutTo = (zeros: number) => (text: string) =>
+  `${bare(text).slice(0, -zeros)}${'0'.repeat(zeros)}`
+
+describe.each([
+  [8, 1, 'rounded', roundedTo(1)],
+  [9, 2, 'cut', cutTo(2)],
+  [12, 2, 'rounded', roundedTo(2)],
+  [15, 1, 'cut', cutTo(1)],
+  [17, 1, 'rounded', roundedTo(1)],
+  [19, 1, 'cut', cutTo(1)],
+])('numbers of %i digits of which the last %i are zeros', (width, _zeros, how, convert) => {
+  test.each([20, 60])(`${how} in %i rows: all are suspect, and the original is listed`, (count) => {
+    const draw = () => `${1 + next(9)}${digits(width - 1)}`
+    for (const row of convertedRun(of(`{${width}}`), draw, convert, count))
+      if (row.seen !== row.original)
+        expect([row.seen, row.told.verdict, isListed(row)]).toEqual([row.seen, 'suspect', true])
+  })
+
+  test(`${how}, and zeros at the front lost: no number is mended to one that was not`, () => {
+    const rows = convertedRun(of(`{${width}}`), () => digits(width), convert, 80)
+    const short = rows.filter(({ seen }) => seen.length < width)
+    expect(short.length).toBeGreaterThan(2)
+    for (const row of short) expect([row.told.mend, isListed(row)]).toEqual([undefined, true])
+  })
+})
+
+describe('nobody is accused', () => {
+  const made = of('{12}')
+  const some = (count: number, draw: () => string) => Array.from({ length: count }, draw)
+  const number = () => `${1 + next(9)}${digits(11)}`
+  const round = () => `${1 + next(9)}${digits(10)}0`
+  const lists: Record<string, () => string[]> = {
+    'as they come': () => some(3000, number),
+    'where all are round': () => some(600, round),
+    'where many are': () => some(1000, () => (next(3) ? round() : number())),
+    'where one list stands behind another': () => [...some(400, number), ...some(100, round)],
+    'where a list is made of many parts': () =>
+      Array.from({ length: 12 }, () => [...some(30, number), ...some(30, round)]).flat(),
+    'where some were issued by tens': () => [
+      ...some(300, number),
+      ...Array.from({ length: 80 }, (_, i) => `${447_730_445_360 + 10 * i}`),
+      ...some(300, number),
+    ],
+    'where a few come again and again': () => {
+      const few = some(5, round)
+      return [...some(300, number), ...some(80, () => few[next(5)]!), ...some(300, number)]
+    },
+    'where round ones start with a zero': () => [
+      ...some(300, () => digits(12)),
+      ...some(30, () => `0${digits(10)}0`),
+      ...some(300, () => digits(12)),
+    ],
+  }
+  test.each(Object.entries(lists))('%s', (_, list) => {
+    for (let i = 0; i < 5; i++) {
+      const values = list()
+      const runs = columnRuns(made, evidenceOf(made, values))
+      expect(runs.suspects).toEqual([])
+      for (const text of values.slice(300, 330))
+        expect(judge(made, text, 3, runs.around(values.indexOf(text))).verdict).toBe('intact')
+    }
+  })
+})
+
+describe('streaks of numbers that end in a zero', () => {
+  const value = fc.oneof(
+    { weight: 6, arbitrary: fc.stringMatching(/^[1-9]\d{6}0$/) },
+    fc.stringMatching(/^[1-9]\d{7}$/),
+    fc.constant('x'),
+  )
+  const values = fc
+    .array(fc.array(value, { minLength: 1, maxLength: 30 }), { maxLength: 6 })
+    .map((parts) => parts.flat())
+
+  // Found again by looking at what lies between two numbers that end in none.
+  test('are those between two others, where they differ in more than their last digits', () => {
+    fc.assert(
+      fc.property(values, (all) => {
+        const counter = zeroEndings()
+        const numbers = all.filter((text) => text !== 'x')
+        numbers.forEach((text, index) => {
+          const bytes = new TextEncoder().encode(text)
+          counter.take(bytes, 0, bytes.length, true, { index, line: index, offset: index })
+        })
+        const marks = numbers.map((text) => (text.endsWith('0') ? '0' : '.')).join('')
+        const inside = [...marks.matchAll(/(?<=\.)0+(?=\.)/g)].map(({ index, 0: streak }) => {
+          const own = numbers.slice(index, index + streak.length)
+          return {
+            at: index,
+            count: own.length,
+            heads: new Set(own.map((text) => text.slice(0, 4))),
+          }
+        })
+        const long = inside.filter(({ heads }) => heads.size >= 12)
+        const found = counter.endings().long.map(({ from, count }) => [from.index, count])
+        expect(found).toEqual(
+          long.sort((a, b) => b.count - a.count || a.at - b.at).map(({ at, count }) => [at, count]),
+        )
+      }),
+    )
+  })
+
+  test('of parts join into those of the whole, wherever the column is split', () => {
+    const made = of('{8}')
+    const part = (all: readonly string[], first: number, end?: number) => {
+      const evidence = columnEvidence(made)
+      all.slice(first, end).forEach((text, i) => {
+        const place = { index: first + i, line: first + i, offset: first + i }
+        if (text === 'x') evidence.misfit(text, place)
+        else evidence.fits(new TextEncoder().encode(text), 0, text.length, place)
+      })
+      return evidence.state()
+    }
+    fc.assert(
+      fc.property(values, fc.nat(180), fc.nat(180), (all, a, b) => {
+        const [one, two] = [Math.min(a, b), Math.max(a, b)]
+        const [first, second, third] = [part(all, 0, one), part(all, one, two), part(all, two)]
+        const join = joinedEvidence.bind(undefined, made)
+        const whole = settled(made, part(all, 0)).endings
+        for (const joined of [join(join(first, second), third), join(first, join(second, third))])
+          expect(settled(made, joined).endings).toEqual(whole)
+      }),
+    )
+  })
+})
