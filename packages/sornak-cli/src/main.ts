@@ -3,7 +3,7 @@
 import './compiling.js'
 import { Command, CommanderError, Option } from 'commander'
 import { FileProblem } from 'sornak-files/problem'
-import { removeUnfinished, tell } from './output.js'
+import { removeUnfinished, tell, toPeople } from './output.js'
 import { STATUS, Stop, usage } from './stop.js'
 
 const program = new Command('sornak')
@@ -14,6 +14,7 @@ const program = new Command('sornak')
   .showHelpAfterError('(--help says more)')
   .exitOverride()
   .configureHelp({ showGlobalOptions: true })
+  .configureOutput({ writeOut: (text) => toPeople(1, text), writeErr: (text) => toPeople(2, text) })
   .addHelpText(
     'after',
     `

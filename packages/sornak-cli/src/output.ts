@@ -122,9 +122,12 @@ function writeAll(fd: number, bytes: Uint8Array): void {
 }
 
 /** A message for people, on standard error; silent where nobody listens any more. */
-export function tell(text: string): void {
+export const tell = (text: string): void => toPeople(2, `${text}\n`)
+
+/** Words for people on standard output, or on standard error: they may have read enough before all is written. */
+export function toPeople(fd: 1 | 2, text: string): void {
   try {
-    writeAll(2, Buffer.from(`${text}\n`))
+    writeAll(fd, Buffer.from(text))
   } catch {
     // Nobody is there to be told.
   }

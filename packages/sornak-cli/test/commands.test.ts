@@ -93,6 +93,15 @@ test('every command has help with two examples', () => {
   }
 })
 
+test('whoever has read enough of it closes it without a word', async () => {
+  const child = started(['inspect', '--help'])
+  child.stdout!.destroy()
+  let said = ''
+  child.stderr!.on('data', (text: Buffer) => (said += text.toString()))
+  const status = await new Promise((done) => child.on('close', done))
+  expect([status, said]).toEqual([0, ''])
+})
+
 describe('the published schema', () => {
   const ajv = addFormats.default(new Ajv.default({ strict: true, allowUnionTypes: true }))
   const path = new URL('../../sornak/schema/sornak.schema.json', import.meta.url).pathname
