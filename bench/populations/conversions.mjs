@@ -21,6 +21,13 @@ function binary(text, bits) {
   const up = rest > unit || (rest === unit && (value / unit) % 2n === 1n)
   return (value / unit + (up ? 1n : 0n)) * unit
 }
+/** The fewest digits that are read back as the same number, and zeros behind them. */
+function fewest(text, bits) {
+  const held = binary(text, bits)
+  for (let kept = 1; kept < `${held}`.length; kept++)
+    if (binary(rounded(`${held}`, kept), bits) === held) return rounded(`${held}`, kept)
+  return `${held}`
+}
 function exponent(text, kept, write) {
   const digits = rounded(text, kept)
   const front = digits.slice(0, kept).replace(/0+$/, '') || '0'
@@ -58,6 +65,15 @@ export const CONVERSIONS = {
   },
   binary64: { convert: digitsOnly((text) => binary(text, 53).toString()) },
   binary32: { convert: digitsOnly((text) => binary(text, 24).toString()) },
+  'binary64, fewest digits': { convert: digitsOnly((text) => fewest(text, 53)) },
+  'binary64, seventeen digits': {
+    convert: digitsOnly((text) => rounded(binary(text, 53).toString(), 17)),
+  },
+  'binary32, fewest digits': { convert: digitsOnly((text) => fewest(text, 24)) },
+  'rounded to ten digits': { convert: digitsOnly((text) => rounded(text, 10)) },
+  'rounded to hundreds': {
+    convert: digitsOnly((text) => (((BigInt(text) + 50n) / 100n) * 100n).toString()),
+  },
   'wrapped in 16 bits': { convert: digitsOnly(wraps(16, true)) },
   'wrapped in 16 bits, unsigned': { convert: digitsOnly(wraps(16, false)) },
   'wrapped in 32 bits': { convert: digitsOnly(wraps(32, true)) },

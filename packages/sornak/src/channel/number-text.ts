@@ -126,7 +126,7 @@ export function plainDigits(seen: string): number {
 }
 
 /** Programs that shorten numbers without saying it keep so many digits at least. */
-const FEWEST_KEPT = 6
+export const FEWEST_KEPT = 6
 /** More zeros at the end are not asked for. */
 const THOUSANDS = 3
 

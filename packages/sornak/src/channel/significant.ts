@@ -26,5 +26,5 @@ export function fromSignificant(value: bigint, unit: bigint, how: 'cut' | 'round
   // A power of ten was reached from below in smaller steps, where one digit fewer stood.
   const power = /^10*$/.test(value.toString())
   const below = power && value >= unit ? unit / 20n : unit / 2n
-  return { low: value - below, high: value + unit / 2n }
+  return { low: value > below ? value - below : 0n, high: value + unit / 2n }
 }

@@ -39,8 +39,6 @@ export interface Context {
   readonly percent?: Percent | undefined
   /** A list that is known to be right. */
   readonly trusted?: TrustedList | undefined
-  /** The numbers around it all end in so many zeros, as others do not: they were rounded. */
-  readonly rounded?: number | undefined
   /** Values that are exactly the limit of a type, and stand for any beyond it. */
   readonly limits?: ReadonlySet<string> | undefined
   /** The channel that explains them. */

@@ -13,7 +13,13 @@ import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
 import { areHundredths } from './fractions.js'
 import { prior } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
-import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
+import {
+  isPrintedForm,
+  isShortening,
+  mayBeShortened,
+  type Hypothesis,
+  type StandsAs,
+} from './ways/hypothesis.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './ways/weights.js'
 
@@ -179,6 +185,34 @@ function lacksMany(context: Context, seen: string, ways: readonly Hypothesis[]):
   const own = context.lone?.(seen, exceptionTo(standingAlike(context, seen, ways)))
   if (!own) return context
   return { ...context, lift: (process) => Math.max(context.lift(process), own(process)) }
+}
+
+/** The ways without shortenings by a few digits that the rows do not tell, or that may be anything else. */
+export function likelyIn(
+  definition: Definition,
+  seen: string,
+  context: Context | undefined,
+  ways: readonly Hypothesis[],
+): readonly Hypothesis[] {
+  const isTold = ({ process }: Hypothesis) =>
+    context !== undefined && prior(process) * 2 ** context.lift(process) > 1 - MEND_ODDS
+  if (!ways.some((way) => isShortening(way.process) && isTold(way)))
+    return ways.filter(({ process }) => !isShortening(process))
+  const space = spaceOf(definition)
+  const bare = printed(seen, space)
+  const leaves = (id: string) =>
+    ways.some(
+      ({ process, originals }) =>
+        process === id &&
+        originals.kind === 'integers' &&
+        space.count(originals.low, originals.high).count > 0n,
+    )
+  const [isRead, isFifteen] = [leaves('number-read'), leaves('fifteen-cut')]
+  return ways.filter(
+    (way) =>
+      !isShortening(way.process) ||
+      (isTold(way) && mayBeShortened(way.process, bare, isRead, isFifteen)),
+  )
 }
 
 // 173,000 among thousands with a comma is no 173 with three decimals; nor is 41700% 41700 where all end in two zeros.

@@ -8,10 +8,9 @@ import { spaceOf } from '../identifier/space.js'
 import type { Context } from './context.js'
 import { channelOf, sameKind } from './evidence/process-channel.js'
 import { MISTYPED, type Slip } from './evidence/slips.js'
-import { asTold, weighedIn } from './neighbours.js'
+import { asTold, likelyIn, weighedIn } from './neighbours.js'
 import type { TrustedList } from './trusted.js'
 import { unchanged } from './ways/from-cut.js'
-import { fromRounded } from './ways/from-rounded.js'
 import type { Hypothesis } from './ways/hypothesis.js'
 import { isBlank, isMissing, isOverflow } from './ways/no-value.js'
 import { hypotheses } from './ways/originals.js'
@@ -80,7 +79,7 @@ export function judge(
   if (isOverflow(seen))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
-  const ways = asTold(waysTo(definition, seen, context), context)
+  const ways = asTold(likelyIn(definition, seen, context, hypotheses(definition, seen)), context)
   const weighed = weighedIn(definition, seen, ways, most, context)
   const { possible, counted, beyondList, whole, ranked, processes, slip } = weighed
   const first = ranked[0]
@@ -140,11 +139,6 @@ export function judge(
   }
 }
 
-const waysTo = (definition: Definition, seen: string, context: Context | undefined) => [
-  ...hypotheses(definition, seen),
-  ...(context?.rounded ? fromRounded(seen, context.rounded) : []),
-]
-
 // The one member of a list known to be right that could have become what is seen.
 function trustedMember(
   ways: readonly Hypothesis[],
@@ -173,7 +167,7 @@ function told(
 // A value that fits in a run of converted ones: intact only where it is the one original left.
 function doubted(definition: Definition, seen: string, most: number, context: Context): Judgement {
   const space = spaceOf(definition)
-  const known = waysTo(definition, seen, context)
+  const known = likelyIn(definition, seen, context, hypotheses(definition, seen))
   // What reads as a number stands as it is read.
   const ways = known.some(isRead) ? known : [...known, unchanged(seen)]
   const column = { lift: context.lift, usual: context.usual?.of }

@@ -9,7 +9,13 @@ import type { Subset } from '../../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { FEW_STEPS } from '../short/story.js'
 import { frontWeight } from '../ways/front-weight.js'
-import { CARELESS, isPrintedForm, type Hypothesis } from '../ways/hypothesis.js'
+import {
+  CARELESS,
+  isPrintedForm,
+  isShortening,
+  mayBeShortened,
+  type Hypothesis,
+} from '../ways/hypothesis.js'
 import { hypotheses } from '../ways/originals.js'
 import { TOGETHER } from '../ways/weights.js'
 import { wayOf } from './hands.js'
@@ -59,10 +65,12 @@ export function misfitReader(
   const octals = processes.flatMap(({ id }, i) => (id.startsWith('octal') ? [i] : []))
   const wraps = processes.flatMap(({ id }, i) => (id.startsWith('wrapped') ? [i] : []))
   const roundings = processes.flatMap(({ rounds }, i) => (rounds ? [i] : []))
+  const fifteen = index.get('fifteen-cut') ?? -1
+  const shortenings = processes.flatMap(({ id }, i) => (isShortening(id) ? [i] : []))
   const cuts = new Set(processes.flatMap(({ id }, i) => (id.startsWith('cut-short') ? [i] : [])))
   // Who writes letters for digits prints no numbers.
-  const asked = processes.flatMap(({ id, fits }, i) =>
-    fits && id !== 'look-alike' ? [{ i, fits }] : [],
+  const asked = processes.flatMap(({ id, fits, leaves = fits }, i) =>
+    leaves && id !== 'look-alike' ? [{ i, leaves }] : [],
   )
 
   const wayIn = wayOf(processes)
@@ -74,7 +82,11 @@ export function misfitReader(
     const marked = ALIGNED.test(seen) ? undefined : markedIn(ways)
     if (marked !== undefined) return { ...SHOWN, marked, way, found: shownBy(found) }
     const isRead = found.has(asNumber)
+    const percent = percentOf(ways)
     const bare = printed(seen, space)
+    for (const i of shortenings)
+      if (percent || !mayBeShortened(processes[i]!.id, bare, isRead, found.has(fifteen)))
+        found.delete(i)
     // However much may stand behind a number, it is one of as many numbers: each shape is as likely as any other.
     if (isRead && front !== asNumber) {
       if (found.has(arithmetic)) found.set(arithmetic, 1n)
@@ -105,7 +117,7 @@ export function misfitReader(
       quiet,
       isRead,
       inForm,
-      percent: percentOf(ways),
+      percent,
       isShortened: short !== undefined && found.has(short),
       isFraction: FRACTION.test(seen) && ways.every(({ hundredths }) => hundredths),
       bare,
@@ -131,8 +143,11 @@ export function misfitReader(
       const loosely = way.process === 'display' && way.weight === TOGETHER.displayedLoosely
       if (i === undefined || way.quiet === true || (loosely && marked)) continue
       const many = countOf(way, space)
-      const before = found.get(i) ?? 0n
-      if (many > before) found.set(i, many)
+      const before = found.get(i)
+      // Where it was cut or rounded, nobody knows which, it says no more than what says less.
+      const isMore =
+        before === undefined || (isShortening(way.process) ? many < before : many > before)
+      if (many > 0n && isMore) found.set(i, many)
       for (const code of way.findings) {
         const form = FORMS.includes(code) ? index.get(`form ${code}`) : undefined
         if (many > 0n && form !== undefined) found.set(form, 1n)
@@ -159,9 +174,10 @@ export function misfitReader(
     const quiet = new Map<number, number>()
     if (!stands && !found.has(asNumber)) return quiet
     const bytes = bytesOf(bare)
-    for (const { i, fits: ask } of asked) {
-      const { rounds, max } = processes[i]!
-      if (found.has(i) || (!stands && rounds !== true && max === undefined)) continue
+    for (const { i, leaves: ask } of asked) {
+      const { id, rounds, max } = processes[i]!
+      const isOfLarge = rounds || isShortening(id) || max !== undefined
+      if (found.has(i) || (!stands && !isOfLarge)) continue
       const score = ask(bytes, 0, bytes.length)
       if (score < 0) continue
       // A number that it rounds no digit of lost its zeros, like any other.

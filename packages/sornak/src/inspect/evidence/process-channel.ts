@@ -1,7 +1,7 @@
 // The channels that processes belong to, and which of them are of one kind.
 
 import type { FindingCode } from '../../channel/channel.js'
-import { ROUNDED } from '../ways/hypothesis.js'
+import { isShortening } from '../ways/hypothesis.js'
 
 /** The channel that a process belongs to. */
 export function channelOf(process: string): string {
@@ -9,7 +9,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
   if (process === 'front') return 'cut-short'
-  if (process === 'thousands' || process === ROUNDED) return 'short-display'
+  if (process === 'thousands') return 'short-display'
   return process.split(' ')[0]!
 }
 
@@ -21,7 +21,7 @@ const FORM_CHANNELS: Partial<Record<FindingCode, string>> & Record<string, strin
 
 /** What these print may be round numbers, as some columns have. */
 export const printsRound = (process: string): boolean =>
-  process === 'short-display' || process === 'thousands'
+  process === 'short-display' || process === 'thousands' || isShortening(process)
 
 /** One channel, or both take digits from numbers. */
 export const sameKind = (a: string, b: string): boolean =>

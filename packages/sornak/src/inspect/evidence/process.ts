@@ -24,6 +24,8 @@ export interface Process {
   readonly alike?: (length: number, front: number) => Alike | null
   /** A reader of numbers, which may refuse what has a letter in it: such a value says nothing of it. */
   readonly ofDigits?: true
+  /** What a value that does not fit says, where one that does says less: that it could be what is left, or could not. */
+  readonly leaves?: NonNullable<Process['fits']>
   /** The value may be the rounding of another: repeats of it are no evidence. */
   readonly rounds?: true
   /** So many characters are cut. */

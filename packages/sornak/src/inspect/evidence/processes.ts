@@ -18,6 +18,7 @@ import {
   single,
   thousands,
 } from './rounding-images.js'
+import { byDigits, byZeros } from './shortenings.js'
 import { holds, wraps } from './type-limits.js'
 import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
 
@@ -60,7 +61,8 @@ function numeric(space: Space): Process[] {
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
     { id: STOPS, usual: 0, fits: unlessBare, nearly },
     widest > 6 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
-    ...(widest > 3 ? [rounds('thousands', space, thousands)] : []),
+    ...(widest > 3 ? [rounds('thousands', space, thousands), ...byZeros()] : []),
+    ...byDigits(widest),
     { id: 'repadded', usual: OUT },
   ]
   const isTooNarrow = ({ max }: IntegerType) => 10n ** BigInt(widest) > max

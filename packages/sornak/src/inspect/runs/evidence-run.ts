@@ -51,8 +51,6 @@ export interface EvidenceRun {
   readonly seldom: number
   /** All values are digits only, of which it is not sure that nothing stood behind them: the stored masks of such. */
   readonly digitsOnly?: readonly string[] | undefined
-  /** All numbers of its rows end in so many zeros, as those of others do not. */
-  readonly rounded?: number | undefined
   /** Values of the column that are exactly the limit of a type, and stand for any beyond it. */
   readonly limits: ReadonlySet<string>
   /** Values that fit may be others than they were. */

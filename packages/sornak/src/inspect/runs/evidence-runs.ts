@@ -8,7 +8,7 @@ import { settled } from '../evidence/joined-evidence.js'
 import { channelOf, printsRound, sameKind } from '../evidence/process-channel.js'
 import { betweenEdges, coveringRuns } from '../evidence/row-lookup.js'
 import type { Lift } from '../ways/weigh.js'
-import { ROUNDED } from '../ways/hypothesis.js'
+import { BY_ZEROS, isShortening, toDigits } from '../ways/hypothesis.js'
 import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
 import { columnStory, isForm, type OwnRun } from './column-story.js'
 import { cutBlocks } from './cut-blocks.js'
@@ -64,29 +64,44 @@ function blockRuns(
   others: readonly EvidenceRun[],
 ): EvidenceRun[] {
   const cut = cutBlocks(definition, narrow).map(({ from, to, process, bits }) => {
-    const run = { ...ofBlock(all, process, bits), from: from.place, to: to.place }
+    const run = {
+      ...ofBlock(all, process, bits, (id) => id === process),
+      from: from.place,
+      to: to.place,
+    }
     return { run, isExplained: others.some((other) => other.bits > bits && touch(run, other)) }
   })
   const rounded = roundedBlocks(endings).map(({ from, to, bits, zeros }) => {
-    const run = { ...ofBlock(all, ROUNDED, bits), from, to, rounded: zeros }
+    const process = [...BY_ZEROS, 'thousands'][zeros - 1]!
+    const toKept = toDigits(spaceOf(definition).widest - zeros)
+    const explains = (id: string) => id === process || id === toKept
+    const run = { ...ofBlock(all, process, bits, explains), from, to }
     return {
       run,
       isExplained: others.some(
         (other) =>
-          sameKind(other.channel, run.channel) && other.bits * 5 >= bits * 4 && touch(run, other),
+          sameKind(other.channel, run.channel) &&
+          !isShortening(other.process) &&
+          other.bits * 5 >= bits * 4 &&
+          touch(run, other),
       ),
     }
   })
   return [...cut, ...rounded].flatMap(({ run, isExplained }) => (isExplained ? [] : [run]))
 }
 
-const ofBlock = (all: EvidenceRun, process: string, bits: number) => ({
+const ofBlock = (
+  all: EvidenceRun,
+  process: string,
+  bits: number,
+  explains: (id: string) => boolean,
+) => ({
   ...all,
   process,
   conversion: process,
   channel: channelOf(process),
   bits: Math.round(bits),
-  lift: (id: string) => (id === process ? bits : 0),
+  lift: (id: string) => (explains(id) ? bits : 0),
   suspect: true,
   struck: undefined,
 })

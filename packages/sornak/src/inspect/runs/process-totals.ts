@@ -288,8 +288,8 @@ export function scattered(
 }
 
 // What it changes does not fit any more where a zero was at the front, and mostly there only: rounded values fit.
-const losesZeros = ({ id, rounds }: Process) =>
-  id === 'number-read' || id === 'front' || rounds === true
+const losesZeros = ({ id, rounds, leaves }: Process) =>
+  id === 'number-read' || id === 'front' || rounds === true || leaves !== undefined
 
 // The share of values that a process changes so that they do not fit any more.
 function shows(definition: Definition, process: Process): number {

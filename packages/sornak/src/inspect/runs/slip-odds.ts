@@ -11,6 +11,7 @@ import type { Run } from '../evidence/run-state.js'
 import { ofOtherKind, SLIPS, type Slip } from '../evidence/slips.js'
 import type { Sums } from '../evidence/sums.js'
 import type { ShortValues } from '../short/short-values.js'
+import { goneBy, isShortening } from '../ways/hypothesis.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
 import { prior } from './lifts.js'
 
@@ -187,8 +188,11 @@ const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
 function looks(space: Space, process: Process, slip: Slip, bare: string, zeros: number): number {
   const { id, rounds, alike, max, exactly } = process
   if (slip === 'other-kind') return id === 'look-alike' ? lookAlikes(space, bare) : 0
-  const image =
-    rounds && alike ? rounded(alike(bare.length, Number.parseInt(bare.slice(0, 4), 10))) : 1
+  const image = isShortening(id)
+    ? 0.1 ** goneBy(id, bare.length)
+    : rounds && alike
+      ? rounded(alike(bare.length, Number.parseInt(bare.slice(0, 4), 10)))
+      : 1
   // A zero more than a value starts with: of slips so many values start with one, and what was added is always there.
   if (id === 'repadded') return slip === 'digit-wrong' ? 0 : zeros
   if (slip === 'digit-added') return 0
@@ -197,9 +201,10 @@ function looks(space: Space, process: Process, slip: Slip, bare: string, zeros: 
     // Powers of ten are printed with zeros at the end.
     if (id === 'evaluated') return ONE_IN_TEN
     if (id.startsWith('octal')) return withZero(space, bare.length) * 0.8 ** bare.length
-    return rounds || id === 'number-read' ? image * withZero(space, bare.length) : 0
+    const reads = rounds || id === 'number-read' || isShortening(id)
+    return reads ? image * withZero(space, bare.length) : 0
   }
-  if (rounds) return image
+  if (rounds || isShortening(id)) return image
   const all = Number(space.integers.count)
   if (exactly !== undefined) return 1 / all
   if (max === undefined) return id.startsWith('octal') ? 1 : 0

@@ -15,9 +15,14 @@ import {
 } from '../../channel/binary-float.js'
 import { shortened } from '../../channel/exponent.js'
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
-import { ofThousands, plainDigits, type NumberText } from '../../channel/number-text.js'
+import {
+  FEWEST_KEPT,
+  ofThousands,
+  plainDigits,
+  type NumberText,
+} from '../../channel/number-text.js'
 import { fromSignificant, toSignificant, type Interval } from '../../channel/significant.js'
-import { CARELESS, type Bare } from './hypothesis.js'
+import { BY_ZEROS, CARELESS, toDigits, type Bare } from './hypothesis.js'
 import { EACH, TOGETHER } from './weights.js'
 
 export interface Reading extends Interval {
@@ -46,14 +51,16 @@ export function readings(number: NumberText, value: bigint): Reading[] {
     process: 'number-read',
     weight: isShort(number) ? EACH.shortExact : EACH.exact,
   }
-  if (value === 0n) return [asItIs]
+  if (value === 0n) return [asItIs, ...ofShortening(value)]
   return [
     asItIs,
     ...ofBinary64(number, value),
     ...ofBinary32(number, value),
     ...ofBinary80(value),
     ...ofFifteenPrinted(value),
-    ...(isShort(number) ? ofFewDigits(number, value) : [...ofFifteen(value), ...ofRound(value)]),
+    ...(isShort(number)
+      ? ofFewDigits(number, value)
+      : [...ofFifteen(value), ...ofRound(value), ...ofShortening(value)]),
   ]
 }
 
@@ -194,18 +201,28 @@ function ofRound(value: bigint): Reading[] {
   return [...(isShortened ? shortenedTo('short-display', value, zeros) : []), ...thousands]
 }
 
+// Hardly any digits are gone: only the rows around it can tell.
+function ofShortening(value: bigint): Reading[] {
+  // Of a number below half of what it was rounded to nothing is left.
+  const zeros = value === 0n ? BY_ZEROS.length : zerosOf(value)
+  const digits = `${value}`.length
+  const by = BY_ZEROS.slice(0, zeros).flatMap((process, i) => shortenedTo(process, value, i + 1))
+  const kept = FEW_GONE.filter((gone) => gone <= zeros && digits - gone >= FEWEST_KEPT)
+  return [...by, ...kept.flatMap((gone) => shortenedTo(toDigits(digits - gone), value, gone))]
+}
+
+const FEW_GONE = [1, 2, 3]
 const zerosOf = (value: bigint) => /0*$/.exec(value.toString())![0].length
 
 // Zeros stand in place of so many digits.
-const shortenedTo = (
-  process: 'short-display' | 'thousands',
-  value: bigint,
-  zeros: number,
-): Reading[] =>
+const shortenedTo = (process: string, value: bigint, zeros: number): Reading[] =>
   (['cut', 'rounded'] as const).map((how) => ({
     ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
     channel: 'short-display',
     process,
-    weight: process === 'thousands' ? TOGETHER.thousands : TOGETHER.shortened,
+    weight:
+      process === 'thousands' || BY_ZEROS.includes(process)
+        ? TOGETHER.thousands
+        : TOGETHER.shortened,
     per: 'all',
   }))
