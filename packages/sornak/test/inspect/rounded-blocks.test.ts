@@ -2,7 +2,16 @@
 
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { columnEvidence, columnRuns, joinedEvidence, judge, settled } from 'sornak'
+import {
+  columnEvidence,
+  columnRuns,
+  fit,
+  joinedEvidence,
+  judge,
+  settled,
+  type Definition,
+} from 'sornak'
+import { definition } from '../identifier/definition-for.js'
 import { zeroEndings } from '../../src/inspect/evidence/zero-endings.js'
 import {
   bare,
@@ -13,6 +22,7 @@ import {
   next,
   of,
   toDigits,
+  withCheckDigit,
 } from './converted-column.js'
 
 const roundedTo = (zeros: number) => (text: string) =>
@@ -140,5 +150,50 @@ describe('streaks of numbers that end in a zero', () => {
           expect(settled(made, joined).endings).toEqual(whole)
       }),
     )
+  })
+})
+
+describe('short ones among rounded numbers', () => {
+  const toHundreds = (text: string) => `${((BigInt(text) + 50n) / 100n) * 100n}`
+  const toTenDigits = (text: string) => `${toDigits(BigInt(text), 10)}`
+  const cards = definition({ stored: '{16}', check: 'luhn' })
+  const kinds: [string, Definition, () => string, (text: string) => string][] = [
+    ['members of six digits, to hundreds', of('{6}'), () => digits(6), toHundreds],
+    ['contracts of twelve, to hundreds', of('{12}'), () => digits(12), toHundreds],
+    ['contracts of twelve, to ten digits', of('{12}'), () => digits(12), toTenDigits],
+    ['cards, to hundreds', cards, () => withCheckDigit(`4${digits(14)}`), toHundreds],
+  ]
+  const scenes: Record<string, (row: number) => boolean> = {
+    'all rows': () => true,
+    half: (row) => row < 200,
+    'a block': (row) => row >= 150 && row < 300,
+    'one in four': (row) => row % 4 === 1,
+  }
+  describe.each(kinds)('%s', (_, made, draw, convert) => {
+    test.each(Object.entries(scenes))('%s: none is mended to another', (_name, struck) => {
+      const originals = Array.from({ length: 400 }, draw)
+      const seen = originals.map((text, row) => (struck(row) ? convert(text) : text))
+      const runs = columnRuns(made, evidenceOf(made, seen))
+      const misfits = seen.flatMap((text, row) => (fit(made, text).ok ? [] : [row]))
+      expect(misfits.length).toBeGreaterThan(5)
+      for (const row of misfits) {
+        const { mend, candidates } = judge(made, seen[row]!, 1000, runs.around(row))
+        const texts = candidates.map(({ text }) => text)
+        if (mend === undefined)
+          expect([seen[row], texts]).toEqual([seen[row], expect.arrayContaining([originals[row]])])
+        else expect(mend).toBe(originals[row])
+      }
+    })
+  })
+
+  test('and where one in ten ends in a zero, as numbers do, they are mended', () => {
+    const made = of('{12}')
+    const originals = Array.from({ length: 400 }, () => digits(12))
+    const seen = originals.map((text, row) => (row % 3 ? text : bare(text)))
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    seen.forEach((text, row) => {
+      if (!fit(made, text).ok)
+        expect(judge(made, text, 3, runs.around(row)).mend).toBe(originals[row])
+    })
   })
 })

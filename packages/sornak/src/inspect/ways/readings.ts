@@ -51,7 +51,12 @@ export function readings(number: NumberText, value: bigint): Reading[] {
     process: 'number-read',
     weight: isShort(number) ? EACH.shortExact : EACH.exact,
   }
-  if (value === 0n) return [asItIs, ...ofShortening(value)]
+  // Of a number below half of what it was rounded to nothing is left.
+  if (value === 0n)
+    return [
+      asItIs,
+      ...[...BY_ZEROS, 'thousands'].flatMap((process, i) => shortenedTo(process, value, i + 1)),
+    ]
   return [
     asItIs,
     ...ofBinary64(number, value),
@@ -203,15 +208,16 @@ function ofRound(value: bigint): Reading[] {
 
 // Hardly any digits are gone: only the rows around it can tell.
 function ofShortening(value: bigint): Reading[] {
-  // Of a number below half of what it was rounded to nothing is left.
-  const zeros = value === 0n ? BY_ZEROS.length : zerosOf(value)
+  const zeros = zerosOf(value)
   const digits = `${value}`.length
   const by = BY_ZEROS.slice(0, zeros).flatMap((process, i) => shortenedTo(process, value, i + 1))
   const kept = FEW_GONE.filter((gone) => gone <= zeros && digits - gone >= FEWEST_KEPT)
   return [...by, ...kept.flatMap((gone) => shortenedTo(toDigits(digits - gone), value, gone))]
 }
 
+/** What is shortened by more is told from the number alone. */
 const FEW_GONE = [1, 2, 3]
+
 const zerosOf = (value: bigint) => /0*$/.exec(value.toString())![0].length
 
 // Zeros stand in place of so many digits.
