@@ -13,13 +13,8 @@ import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
 import { areHundredths } from './fractions.js'
 import { prior } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
-import {
-  isPrintedForm,
-  isShortening,
-  mayBeShortened,
-  type Hypothesis,
-  type StandsAs,
-} from './ways/hypothesis.js'
+import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
+import { isShortening, mayBeShortened } from './ways/shortening.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './ways/weights.js'
 

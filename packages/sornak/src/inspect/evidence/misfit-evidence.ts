@@ -9,14 +9,9 @@ import type { Subset } from '../../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { FEW_STEPS } from '../short/story.js'
 import { frontWeight } from '../ways/front-weight.js'
-import {
-  CARELESS,
-  isPrintedForm,
-  isShortening,
-  mayBeShortened,
-  type Hypothesis,
-} from '../ways/hypothesis.js'
+import { CARELESS, isPrintedForm, type Hypothesis } from '../ways/hypothesis.js'
 import { hypotheses } from '../ways/originals.js'
+import { isShortening, mayBeShortened } from '../ways/shortening.js'
 import { TOGETHER } from '../ways/weights.js'
 import { wayOf } from './hands.js'
 import { bytesOf, printed } from './printed-digits.js'

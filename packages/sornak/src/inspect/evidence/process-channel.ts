@@ -1,7 +1,7 @@
 // The channels that processes belong to, and which of them are of one kind.
 
 import type { FindingCode } from '../../channel/channel.js'
-import { isShortening } from '../ways/hypothesis.js'
+import { isShortening } from '../ways/shortening.js'
 
 /** The channel that a process belongs to. */
 export function channelOf(process: string): string {

@@ -3,7 +3,7 @@
 // to be mended as if nothing else had happened to it.
 
 import { FEWEST_KEPT } from '../../channel/number-text.js'
-import { BY_ZEROS, goneBy, toDigits } from '../ways/hypothesis.js'
+import { BY_ZEROS, goneBy, toDigits } from '../ways/shortening.js'
 import { bits, OUT, type Process } from './process.js'
 import { leadingZero } from './value-bytes.js'
 

@@ -11,7 +11,7 @@ import type { Run } from '../evidence/run-state.js'
 import { ofOtherKind, SLIPS, type Slip } from '../evidence/slips.js'
 import type { Sums } from '../evidence/sums.js'
 import type { ShortValues } from '../short/short-values.js'
-import { goneBy, isShortening } from '../ways/hypothesis.js'
+import { goneBy, isShortening } from '../ways/shortening.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
 import { prior } from './lifts.js'
 

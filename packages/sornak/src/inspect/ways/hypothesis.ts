@@ -1,7 +1,6 @@
 // One way in which a value could have come about, and the originals that it leaves.
 
 import type { FindingCode } from '../../channel/channel.js'
-import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import type { Percent } from '../../channel/scaled.js'
 import type { Interval } from '../../channel/significant.js'
 import type { Subset } from '../../identifier/parts-of-space.js'
@@ -42,30 +41,6 @@ export const STOPS = 'octal as far as it goes'
 
 /** A program that works out the digits of a binary64 number beyond 2^53 with numbers of that kind, and gets most of them wrong. */
 export const CARELESS = 'binary64 carelessly'
-
-/** A number that was rounded or cut to tens or hundreds, by the zeros that it then ends in. */
-export const BY_ZEROS: readonly string[] = ['short-display by tens', 'short-display by hundreds']
-/** The same to so many digits, which are hardly fewer than it has. */
-export const toDigits = (kept: number): string => `short-display to ${kept}`
-export const isShortening = (process: string): boolean => process.startsWith('short-display ')
-/**
- * Beside lost zeros, or beside fifteen digits where fewer are left: that a digit is wrong makes no number round.
- *
- * @param bare the digits of the number
- */
-export const mayBeShortened = (
-  process: string,
-  bare: string | undefined,
-  isRead: boolean,
-  isFifteen: boolean,
-): boolean =>
-  isRead ||
-  (isFifteen && bare !== undefined && goneBy(process, bare.length) > bare.length - FIFTEEN)
-/** How many digits of a number of so many are gone. */
-export const goneBy = (process: string, digits: number): number =>
-  BY_ZEROS.includes(process)
-    ? BY_ZEROS.indexOf(process) + 1
-    : Math.max(0, digits - Number.parseInt(process.slice(toDigits(0).length - 1), 10))
 
 /** Forms in which a number is printed. */
 export const PRINTED: readonly FindingCode[] = ['exponent', 'decimal-tail', 'grouped', 'scaled']

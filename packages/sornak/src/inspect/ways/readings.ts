@@ -22,7 +22,8 @@ import {
   type NumberText,
 } from '../../channel/number-text.js'
 import { fromSignificant, toSignificant, type Interval } from '../../channel/significant.js'
-import { BY_ZEROS, CARELESS, toDigits, type Bare } from './hypothesis.js'
+import { CARELESS, type Bare } from './hypothesis.js'
+import { BY_ZEROS, toDigits } from './shortening.js'
 import { EACH, TOGETHER } from './weights.js'
 
 export interface Reading extends Interval {
