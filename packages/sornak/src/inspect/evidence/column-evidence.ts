@@ -8,15 +8,16 @@ import { spaceOf, widestNumber } from '../../identifier/space.js'
 import type { RecordPlace } from '../../rows/reader.js'
 import { collector } from '../short/short-values.js'
 import { saysNothing } from '../ways/no-value.js'
-import { REPEAT, RUN_BITS } from '../ways/weights.js'
+import { RUN_BITS } from '../ways/weights.js'
 import { cleanValues } from './clean-values.js'
 import type { EvidenceState, Place } from './evidence-state.js'
 import { fitReader } from './fit-evidence.js'
+import { goingOn } from './going-on.js'
 import { countDigits, countMisfit, isShort } from './misfit-counts.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
 import { bytesOf, textOf } from './printed-digits.js'
-import { IN, MOST, OUT, UNIT, type Process } from './process.js'
+import { IN, OUT, UNIT, type Process } from './process.js'
 import { processesOf } from './processes.js'
 import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
@@ -38,11 +39,8 @@ export interface ColumnEvidence {
 const PENALTY = RUN_BITS * UNIT
 /** What stands for a value that is not there, or that a type could not hold, as often as for itself. */
 const MINUS_ONE = '-1'
-/** One number in ten ends in one zero more. */
-const ZERO_BITS = Math.log2(10) * UNIT
 type Found = Misfit['found']
 type Said = Answer['said'][number]
-const NONE: ReadonlyMap<number, number> = new Map()
 
 // What reads the values of a definition, and learns of them as they come; nothing of it depends on the rows before.
 const readersOf = remembered((definition: Definition) => {
@@ -52,12 +50,13 @@ const readersOf = remembered((definition: Definition) => {
   )
   const fitting = fitReader(processes, mixed)
   const classes = usualClasses(processes, mixed, fitting.says)
-  return { processes, mixed, fitting, classes, saysOf: misfitReader(definition, processes) }
+  const saysOf = misfitReader(definition, processes)
+  return { processes, mixed, fitting, classes, saysOf, goesOn: goingOn(processes) }
 })
 
 /** @param from what the rows before have said; nothing at the start of a part */
 export function columnEvidence(definition: Definition, from?: EvidenceState): ColumnEvidence {
-  const { processes, mixed, fitting, saysOf, classes } = readersOf(definition)
+  const { processes, mixed, fitting, saysOf, classes, goesOn } = readersOf(definition)
   const space = spaceOf(definition)
   const widest = space.widest || widestNumber(space)
   const wide = processes.some(({ rounds }) => rounds)
@@ -190,28 +189,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     else if (lastStart >= 0) now.ups++
   }
 
-  // The more originals come out as one, the sooner a sequence repeats itself. That it comes by one says nothing, but that
-  // a run may begin here.
-  const againBits =
-    (how: Again) =>
-    ([i, more]: Said): Said => {
-      const bits = Math.round((more + processes[i]!.usual) * REPEAT.share)
-      return [i, how === 'same' ? Math.min(REPEAT.most * UNIT, bits) : 1]
-    }
-
-  // What is left of the bits of a value that goes on from the last: none where it is the same.
-  const leftOf = (bits: number, how: Again) =>
-    typeof how === 'number' ? Math.max(0, bits - Math.round(how * ZERO_BITS)) : 0
-
-  const rounded = ([i, more]: Said) =>
-    processes[i]!.rounds === true && more + processes[i]!.usual > 0
-
   const withShown = (said: readonly Said[], shown: Found): Said[] =>
     [...said, ...shown.map(([i]): Said => [i, IN - processes[i]!.usual])].sort(([a], [b]) => a - b)
-
-  // Nobody thinks of a number that is hardly met by chance, and is not round either.
-  const isNoFilling = ([i, more]: Said, seen: () => string) =>
-    more + processes[i]!.usual >= MOST && !seen().endsWith('000')
 
   function other(how: Again): void {
     others++
@@ -230,19 +209,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     for (const i of held) now.held[i]!++
     for (const i of near) now.near[i]!++
     countRounded(said, 1)
-    const printed = said.filter(rounded)
+    const { printed, going, fresh, isNoFilling } = goesOn(said, how)
     if (wide && printed.length === 0) other(how)
-    const follows = ([i]: Said) =>
-      how !== 'no' && !(how === 0 && processes[i]!.id.includes('binary'))
-    const going = how === 'no' ? NONE : new Map(printed.filter(follows).map(againBits(how)))
-    const fresh =
-      how === 'no'
-        ? said
-        : said.map((one): Said => {
-            if (!rounded(one) || !follows(one)) return one
-            const { usual } = processes[one[0]]!
-            return [one[0], leftOf(one[1] + usual, how) - usual]
-          })
     const told = shown.length === 0 ? fresh : withShown(fresh, shown)
     const speaking: Said[] = []
     for (const [i, more] of told) {

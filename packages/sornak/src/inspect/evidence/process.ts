@@ -2,6 +2,7 @@
 
 import type { FindingCode } from '../../channel/channel.js'
 import { ROW_BITS } from '../ways/weights.js'
+import { leadingZero } from './value-bytes.js'
 
 /** Evidence is counted in 1/256 bit. */
 export const UNIT = 256
@@ -73,3 +74,7 @@ export function bits(count: bigint): number {
     Math.round((Math.log2(head) + digits.length - Math.min(30, digits.length)) * UNIT),
   )
 }
+
+/** What a reader of numbers says: no number that is printed starts with a zero. */
+export const unlessZero = (bytes: Uint8Array, start: number, end: number): number =>
+  leadingZero(bytes, start, end) ? OUT : 0

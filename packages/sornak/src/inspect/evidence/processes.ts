@@ -6,7 +6,7 @@ import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/in
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { STOPS } from '../ways/hypothesis.js'
-import { FORMS, OUT, type Process } from './process.js'
+import { FORMS, OUT, unlessZero, type Process } from './process.js'
 import {
   behind,
   carelessly,
@@ -84,10 +84,6 @@ function numeric(space: Space): Process[] {
     )
   if (widest > 19) list.push(rounds('binary80', space, extended))
   return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))
-}
-
-function unlessZero(bytes: Uint8Array, start: number, end: number): number {
-  return leadingZero(bytes, start, end) ? OUT : 0
 }
 
 // A reader that stops at the first character that is no digit leaves digits alone, and nothing else.

@@ -4,8 +4,7 @@
 
 import { FEWEST_KEPT } from '../../channel/number-text.js'
 import { BY_ZEROS, goneBy, toDigits } from '../ways/shortening.js'
-import { bits, OUT, type Process } from './process.js'
-import { leadingZero } from './value-bytes.js'
+import { bits, OUT, unlessZero, type Process } from './process.js'
 
 /** Zeros that stand for digits of the widest numbers that lost one in front. */
 const MOST_GONE = 3
@@ -22,7 +21,7 @@ export const byDigits = (widest: number): Process[] =>
 const shortening = (id: string): Process => ({
   id,
   usual: 0,
-  fits: (bytes, start, end) => (leadingZero(bytes, start, end) ? OUT : 0),
+  fits: unlessZero,
   leaves(bytes, start, end) {
     const gone = goneBy(id, end - start)
     // Of a number below half of what it was rounded to nothing is left.
