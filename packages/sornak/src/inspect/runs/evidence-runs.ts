@@ -112,8 +112,10 @@ const ofBlock = (
 function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): EvidenceRun {
   let best = first
   for (const run of runs) {
-    // What was rounded ends in zeros now and then: a few such rows lie together by chance.
+    // What was rounded ends in zeros now and then: a few such rows lie together by chance. So they do where only zeros in front
+    // are gone.
     if (best.suspect && !run.suspect && printsRound(run.process)) continue
+    if (isShortening(run.own) && !isOwn(run)) continue
     const outside = ofAll && best === first
     const better = run.beyond(best)
     if (
