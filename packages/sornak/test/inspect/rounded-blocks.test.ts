@@ -196,4 +196,17 @@ describe('short ones among rounded numbers', () => {
         expect(judge(made, text, 3, runs.around(row)).mend).toBe(originals[row])
     })
   })
+
+  test('nor are they left open where five in a row do so by chance', () => {
+    const made = of('{5}')
+    const five = ['31330', '58810', '12620', '15780', '45610']
+    for (let i = 0; i < 10; i++) {
+      const originals = Array.from({ length: 640 }, () => digits(5))
+      five.forEach((text, k) => (originals[480 + 4 * k] = text))
+      const seen = originals.map((text, row) => (row % 4 ? text : `${bare(text)}.00`))
+      const runs = columnRuns(made, evidenceOf(made, seen))
+      const mends = five.map((_, k) => judge(made, seen[480 + 4 * k]!, 3, runs.around(480 + 4 * k)))
+      expect(mends.map(({ mend }) => mend)).toEqual(five)
+    }
+  })
 })
