@@ -53,6 +53,22 @@ export function evidenceOf(made: Definition, values: readonly string[]): Evidenc
   return evidence.state()
 }
 
+/** The same of some rows; an `x` fits nothing. */
+export function partOf(
+  made: Definition,
+  values: readonly string[],
+  first: number,
+  end?: number,
+): EvidenceState {
+  const evidence = columnEvidence(made)
+  values.slice(first, end).forEach((value, i) => {
+    const place = { index: first + i, line: first + i, offset: first + i }
+    if (value === 'x') evidence.misfit(value, place)
+    else evidence.fits(new TextEncoder().encode(value), 0, value.length, place)
+  })
+  return evidence.state()
+}
+
 export interface Row {
   readonly original: string
   readonly seen: string

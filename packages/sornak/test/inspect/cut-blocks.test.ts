@@ -3,10 +3,10 @@
 
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { columnEvidence, columnRuns, joinedEvidence, judge, settled, type Definition } from 'sornak'
+import { columnRuns, joinedEvidence, judge, settled, type Definition } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 import { narrowBlocks } from '../../src/inspect/evidence/narrow-blocks.js'
-import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of, padded, partOf } from './converted-column.js'
 
 const voucher = of('{4..6}')
 const drawn = (least: number, most: number) =>
@@ -185,15 +185,7 @@ describe('blocks', () => {
   })
 
   test('of parts join into those of the whole, wherever the column is split', () => {
-    const part = (values: readonly string[], first: number, end?: number) => {
-      const evidence = columnEvidence(voucher)
-      values.slice(first, end).forEach((value, i) => {
-        const place = { index: first + i, line: first + i, offset: first + i }
-        if (value === 'x') evidence.misfit(value, place)
-        else evidence.fits(new TextEncoder().encode(value), 0, value.length, place)
-      })
-      return evidence.state()
-    }
+    const part = partOf.bind(undefined, voucher)
     fc.assert(
       fc.property(fc.array(row, { maxLength: 80 }), fc.nat(80), fc.nat(80), (values, a, b) => {
         const [one, two] = [Math.min(a, b), Math.max(a, b)]

@@ -2,15 +2,7 @@
 
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import {
-  columnEvidence,
-  columnRuns,
-  fit,
-  joinedEvidence,
-  judge,
-  settled,
-  type Definition,
-} from 'sornak'
+import { columnRuns, fit, joinedEvidence, judge, settled, type Definition } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 import { zeroEndings } from '../../src/inspect/evidence/zero-endings.js'
 import {
@@ -21,6 +13,7 @@ import {
   isListed,
   next,
   of,
+  partOf,
   toDigits,
   withCheckDigit,
 } from './converted-column.js'
@@ -131,15 +124,7 @@ describe('streaks of numbers that end in a zero', () => {
 
   test('of parts join into those of the whole, wherever the column is split', () => {
     const made = of('{8}')
-    const part = (all: readonly string[], first: number, end?: number) => {
-      const evidence = columnEvidence(made)
-      all.slice(first, end).forEach((text, i) => {
-        const place = { index: first + i, line: first + i, offset: first + i }
-        if (text === 'x') evidence.misfit(text, place)
-        else evidence.fits(new TextEncoder().encode(text), 0, text.length, place)
-      })
-      return evidence.state()
-    }
+    const part = partOf.bind(undefined, made)
     fc.assert(
       fc.property(values, fc.nat(180), fc.nat(180), (all, a, b) => {
         const [one, two] = [Math.min(a, b), Math.max(a, b)]
