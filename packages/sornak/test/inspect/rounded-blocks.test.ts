@@ -46,6 +46,22 @@ describe.each([
   })
 })
 
+test('at the beginning and at the end of a list two zeros say it', () => {
+  const made = of('{12}')
+  const originals = Array.from({ length: 500 }, () => `${1 + next(9)}${digits(11)}`)
+  const convert = roundedTo(2)
+  const seen = originals.map((text, row) => (row < 60 || row >= 460 ? convert(text) : text))
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  seen.forEach((text, row) => {
+    if (row === 60 || row === 459) return
+    const { verdict } = judge(made, text, 3, runs.around(row))
+    expect([row, verdict]).toEqual([
+      row,
+      text === originals[row] && row >= 60 && row < 460 ? 'intact' : 'suspect',
+    ])
+  })
+})
+
 describe('nobody is accused', () => {
   const made = of('{12}')
   const some = (count: number, draw: () => string) => Array.from({ length: count }, draw)

@@ -71,7 +71,9 @@ function blockRuns(
     }
     return { run, isExplained: others.some((other) => other.bits > bits && touch(run, other)) }
   })
-  const rounded = roundedBlocks(endings).map(({ from, to, bits, zeros }) => {
+  // Of numbers with a check digit hardly any fits that was rounded: they are told by those that do not.
+  const round = definition.check ? [] : roundedBlocks(endings)
+  const rounded = round.map(({ from, to, bits, zeros }) => {
     const process = [...BY_ZEROS, 'thousands'][zeros - 1]!
     const toKept = toDigits(spaceOf(definition).widest - zeros)
     const explains = (id: string) => id === process || id === toKept

@@ -15,7 +15,7 @@ export interface RoundedBlock {
 
 /** A list that has more of them is made of parts. */
 const MOST_BLOCKS = 4
-/** So many numbers stand on each side: one list may stand behind another. */
+/** So many numbers stand on each side: one list may stand behind another. In few lists all numbers end in two zeros. */
 const FEW_BESIDE = 20
 /** Of fewer others it is not told how often they end in a zero; and where it is more than this, round numbers are usual. */
 const FEW_OTHERS = 100
@@ -23,8 +23,8 @@ const USUAL = 1 / 5
 /** Fewer in a row may have been chosen. */
 const FEW_ROWS = 16
 
-export function roundedBlocks({ numbers, ending, last, long }: ZeroEndings): RoundedBlock[] {
-  const streaks = [...long, ...(last ? [last] : [])].filter(isLong)
+export function roundedBlocks({ numbers, ending, first, last, long }: ZeroEndings): RoundedBlock[] {
+  const streaks = [first, ...long, last].flatMap((one) => (one && isLong(one) ? [one] : []))
   const inside = streaks.reduce((sum, { count }) => sum + count, 0)
   const others = numbers - inside
   const usual = (ending - inside + 1) / (others + 2)
@@ -33,7 +33,7 @@ export function roundedBlocks({ numbers, ending, last, long }: ZeroEndings): Rou
     const bits = count * -Math.log2(usual)
     const zeros = 1 + more.filter((some) => some * 8 >= count * 7).length
     const isBetween = Math.min(before, numbers - before - count) >= FEW_BESIDE
-    return isBetween && bits > RUN_BITS ? [{ from, to, bits, zeros }] : []
+    return (isBetween || zeros > 1) && bits > RUN_BITS ? [{ from, to, bits, zeros }] : []
   })
 }
 
