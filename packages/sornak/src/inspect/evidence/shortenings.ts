@@ -3,18 +3,16 @@
 // to be mended as if nothing else had happened to it.
 
 import { FEWEST_KEPT } from '../../channel/number-text.js'
-import { BY_ZEROS, goneBy, toDigits } from '../ways/shortening.js'
+import { BY_ZEROS, FEW_GONE, goneBy, toDigits } from '../ways/shortening.js'
 import { bits, OUT, unlessZero, type Process } from './process.js'
-
-/** Zeros that stand for digits of the widest numbers that lost one in front. */
-const MOST_GONE = 3
 
 /** To tens, and to hundreds. */
 export const byZeros = (): Process[] => BY_ZEROS.map(shortening)
 
 /** @param widest digits that the widest number has */
 export const byDigits = (widest: number): Process[] =>
-  Array.from({ length: MOST_GONE }, (_, i) => widest - 2 - i)
+  // Counted in the widest numbers that lost a zero in front.
+  FEW_GONE.map((gone) => widest - 1 - gone)
     .filter((kept) => kept >= FEWEST_KEPT)
     .map((kept) => shortening(toDigits(kept)))
 

@@ -8,7 +8,7 @@ import { settled } from '../evidence/joined-evidence.js'
 import { channelOf, printsRound, sameKind } from '../evidence/process-channel.js'
 import { betweenEdges, coveringRuns } from '../evidence/row-lookup.js'
 import type { Lift } from '../ways/weigh.js'
-import { BY_ZEROS, isShortening, toDigits } from '../ways/shortening.js'
+import { BY_PLACES, isShortening, toDigits } from '../ways/shortening.js'
 import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
 import { columnStory, isForm, type OwnRun } from './column-story.js'
 import { cutBlocks } from './cut-blocks.js'
@@ -74,7 +74,7 @@ function blockRuns(
   // Of numbers with a check digit hardly any fits that was rounded: they are told by those that do not.
   const round = definition.check ? [] : roundedBlocks(endings)
   const rounded = round.map(({ from, to, bits, zeros }) => {
-    const process = [...BY_ZEROS, 'thousands'][zeros - 1]!
+    const process = BY_PLACES[zeros - 1]!
     const toKept = toDigits(spaceOf(definition).widest - zeros)
     const explains = (id: string) => id === process || id === toKept
     const run = { ...ofBlock(all, process, bits, explains), from, to }

@@ -14,7 +14,7 @@ import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
 import { CARELESS, STOPS } from '../ways/hypothesis.js'
-import { BY_ZEROS, isShortening } from '../ways/shortening.js'
+import { isShortening, weightOf } from '../ways/shortening.js'
 import type { Lift } from '../ways/weigh.js'
 import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
 import { lengthsMissing } from './cut-widths.js'
@@ -196,8 +196,7 @@ export function prior(id: string): number {
   if (id.startsWith('octal')) return TOGETHER.otherBase
   if (id.startsWith('cut-short')) return TOGETHER.cutShort
   if (id === 'short-display') return EACH.shortPlain
-  if (isShortening(id)) return BY_ZEROS.includes(id) ? TOGETHER.thousands : TOGETHER.shortened
-  if (id === 'thousands') return TOGETHER.thousands
+  if (isShortening(id) || id === 'thousands') return weightOf(id)
   if (id === 'binary32') return EACH.binary32
   if (id === 'binary80') return EACH.binary80
   if (id === CARELESS) return TOGETHER.carelessly

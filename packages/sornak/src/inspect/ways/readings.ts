@@ -23,7 +23,7 @@ import {
 } from '../../channel/number-text.js'
 import { fromSignificant, toSignificant, type Interval } from '../../channel/significant.js'
 import { CARELESS, type Bare } from './hypothesis.js'
-import { BY_ZEROS, toDigits } from './shortening.js'
+import { BY_PLACES, BY_ZEROS, FEW_GONE, toDigits, weightOf } from './shortening.js'
 import { EACH, TOGETHER } from './weights.js'
 
 export interface Reading extends Interval {
@@ -54,10 +54,7 @@ export function readings(number: NumberText, value: bigint): Reading[] {
   }
   // Of a number below half of what it was rounded to nothing is left.
   if (value === 0n)
-    return [
-      asItIs,
-      ...[...BY_ZEROS, 'thousands'].flatMap((process, i) => shortenedTo(process, value, i + 1)),
-    ]
+    return [asItIs, ...BY_PLACES.flatMap((process, i) => shortenedTo(process, value, i + 1))]
   return [
     asItIs,
     ...ofBinary64(number, value),
@@ -216,9 +213,6 @@ function ofShortening(value: bigint): Reading[] {
   return [...by, ...kept.flatMap((gone) => shortenedTo(toDigits(digits - gone), value, gone))]
 }
 
-/** What is shortened by more is told from the number alone. */
-const FEW_GONE = [1, 2, 3]
-
 const zerosOf = (value: bigint) => /0*$/.exec(value.toString())![0].length
 
 // Zeros stand in place of so many digits.
@@ -227,9 +221,6 @@ const shortenedTo = (process: string, value: bigint, zeros: number): Reading[] =
     ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
     channel: 'short-display',
     process,
-    weight:
-      process === 'thousands' || BY_ZEROS.includes(process)
-        ? TOGETHER.thousands
-        : TOGETHER.shortened,
+    weight: weightOf(process),
     per: 'all',
   }))
