@@ -7,6 +7,8 @@ const NOWHERE = -1
 export interface StepTable<Node> {
   /** The number of the node behind a character of ASCII; negative where there is none. The start is 0. */
   to(from: number, code: number): number
+  /** The number of the node behind bytes of ASCII, from the start; negative where there is none. */
+  behind(bytes: Uint8Array, start: number, end: number): number
   /** The nodes so far, by their numbers. */
   readonly nodes: readonly Node[]
 }
@@ -43,6 +45,16 @@ export function stepTable<Node>(
     to(from, code) {
       const known = next[from * CODES + code]!
       return known === UNKNOWN ? learn(from, code) : known
+    },
+    behind(bytes, start, end) {
+      let at = 0
+      for (let i = start; i < end && at >= 0; i++) {
+        const code = bytes[i]!
+        if (code >= CODES) return NOWHERE
+        const known = next[at * CODES + code]!
+        at = known === UNKNOWN ? learn(at, code) : known
+      }
+      return at
     },
   }
 }

@@ -3,6 +3,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { columnEvidence } from '../../src/inspect/evidence/column-evidence.js'
+import { fitReader } from '../../src/inspect/evidence/fit-evidence.js'
 import { settled } from '../../src/inspect/evidence/joined-evidence.js'
 import { UNIT, type Process } from '../../src/inspect/evidence/process.js'
 import { processesOf } from '../../src/inspect/evidence/processes.js'
@@ -72,6 +73,23 @@ describe.each(DEFINITIONS)('$stored.masks.0.text', (definition) => {
       }),
       { numRuns: 3000 },
     )
+  })
+
+  test('one that is not taken says what it says by itself', () => {
+    const { says: ask } = fitReader(processes, true)
+    const classes = usualClasses(processes, true, ask)
+    let others = 0
+    fc.assert(
+      fc.property(values, (text) => {
+        const bytes = bytesOf(`xx${text}yy`)
+        const [start, end] = [2, bytes.length - 2]
+        if (classes.numberOf(bytes, start, end) !== undefined) return
+        others++
+        expect(classes.answerTo(bytes, start, end)).toEqual(ask(bytes, start, end))
+      }),
+      { numRuns: 3000 },
+    )
+    expect(others).toBeGreaterThan(0)
   })
 
   test('sums over a column are those of its values one by one', () => {

@@ -174,10 +174,12 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       rows++
     } else
       limit = speak(
-        fitting.says(bytes, from, to),
+        classes.answerTo(bytes, from, to),
         wide ? before.goesOn(bytes, from, to) : 'no',
         shown,
-        () => textOf(bytes, from, to),
+        bytes,
+        from,
+        to,
       )
     if (wide) before.keep(bytes, from, to)
     return limit
@@ -200,12 +202,24 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   // A value that may speak for a process; not if it repeats what the row before it said. That it does is to be weighed
   // later, when it is known whether others repeat as well. True where it is exactly the limit of a type.
   function speak(
-    { said, held, near }: Answer,
+    answer: Answer,
     how: Again,
     shown: Found,
-    seen: () => string,
+    bytes: Uint8Array,
+    from: number,
+    to: number,
   ): boolean {
+    const { said, held, near } = answer
+    // Where it speaks for none it is counted like a usual one.
+    if (shown.length === 0 && !said.some(([i, more]) => more + processes[i]!.usual > 0)) {
+      note(answer, 1)
+      if (wide) other(how)
+      now.fits++
+      rows++
+      return false
+    }
     let limit = false
+    const seen = () => textOf(bytes, from, to)
     for (const i of held) now.held[i]!++
     for (const i of near) now.near[i]!++
     countRounded(said, 1)

@@ -27,18 +27,7 @@ export function matcherOf(definition: Definition): Matcher {
   }
 }
 
-const ASCII = 128
-
 function walker({ start, step }: Machine): Matcher {
-  const { to } = stepTable<MachineNode>(start, step)
-  return (bytes, from, end) => {
-    let at = 0
-    for (let i = from; i < end; i++) {
-      const code = bytes[i]!
-      if (code >= ASCII) return false
-      at = to(at, code)
-      if (at < 0) return false
-    }
-    return true
-  }
+  const { behind } = stepTable<MachineNode>(start, step)
+  return (bytes, from, end) => behind(bytes, from, end) >= 0
 }

@@ -19,10 +19,12 @@ export interface Process {
   readonly fits?: (bytes: Uint8Array, start: number, end: number) => number
   /**
    * What values of digits have in common that have this length, do not start with a zero, and start with these four
-   * digits (all of them where there are fewer), and for which `fits` says the same; null where that cannot be told.
+   * digits (all of them where there are fewer), and for which `fits` says the same; `front` is not that of one of `turns`.
    * Where it is left out, `fits` says the same for all of them.
    */
-  readonly alike?: (length: number, front: number) => Alike | null
+  readonly alike?: (length: number, front: number) => Alike
+  /** Numbers above which `fits` says another thing than below. */
+  readonly turns?: readonly string[]
   /** A reader of numbers, which may refuse what has a letter in it: such a value says nothing of it. */
   readonly ofDigits?: true
   /** What a value that does not fit says, where one that does says less: that it could be what is left, or could not. */

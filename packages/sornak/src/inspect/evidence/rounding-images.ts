@@ -24,6 +24,7 @@ export interface Image {
   /** What the value is the rounding of: undefined where it changes nothing, `out` where it cannot be one. */
   readonly of: (bytes: Uint8Array, start: number, end: number) => Interval | 'out' | undefined
   readonly alike: NonNullable<Process['alike']>
+  readonly turns?: readonly string[]
 }
 interface Interval {
   readonly low: bigint
@@ -33,12 +34,13 @@ interface Interval {
 }
 
 export function rounds(id: string, space: Space, image: Image): Process {
-  const { alike } = image
+  const { alike, turns = [] } = image
   return {
     id,
     usual: OUT,
     rounds: true,
     alike,
+    turns,
     fits(bytes, start, end) {
       if (leadingZero(bytes, start, end)) return OUT
       const preimage = image.of(bytes, start, end)
@@ -106,16 +108,16 @@ export const carelessly: Process = {
   id: CARELESS,
   usual: OUT,
   rounds: true,
-  alike: (length, front) => (length === 16 && front === SAFE_FRONT ? null : {}),
+  turns: [SAFE],
   fits: (bytes, start, end) =>
     leadingZero(bytes, start, end) || compare(bytes, start, end, SAFE) > 0 ? OUT : 0,
 }
 
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
 export const double: Image = {
+  turns: [SAFE],
   alike(length, front) {
     if (length < 16 || (length === 16 && front < SAFE_FRONT)) return {}
-    if (length === 16 && front === SAFE_FRONT) return null
     return { lastDigit: true, bits: spacingBits(length) }
   },
   of(bytes, start, end) {
@@ -139,9 +141,10 @@ const EXTENDED = `${1n << 64n}`
 const EXTENDED_FRONT = Number.parseInt(EXTENDED.slice(0, 4), 10)
 
 export const extended: Image = {
+  turns: [EXTENDED],
   alike(length, front) {
     if (length < 20 || (length === 20 && front < EXTENDED_FRONT)) return {}
-    return length === 20 && front === EXTENDED_FRONT ? null : { bits: length === 20 ? 1 : 3 }
+    return { bits: length === 20 ? 1 : 3 }
   },
   of(bytes, start, end) {
     if (compare(bytes, start, end, EXTENDED) <= 0) return undefined
@@ -151,15 +154,20 @@ export const extended: Image = {
   },
 }
 
+/** Up to 2^24 every integer is a binary32 number. */
+const WHOLE = `${1n << 24n}`
+const WHOLE_FRONT = Number.parseInt(WHOLE.slice(0, 4), 10)
+
 export const single: Image = {
+  turns: [WHOLE],
   alike(length, front) {
-    if (length < 8 || (length === 8 && front < 1677)) return {}
-    if (length === 8) return front === 1677 ? null : { bits: 1 }
+    if (length < 8 || (length === 8 && front < WHOLE_FRONT)) return {}
+    if (length === 8) return { bits: 1 }
     return { lastDigit: length > 16, zeros: length - 8, bits: length === 9 ? 3 : 6 }
   },
   of(bytes, start, end) {
     const digits = end - start
-    if (digits < 8 || compare(bytes, start, end, '16777216') <= 0) return undefined
+    if (digits < 8 || compare(bytes, start, end, WHOLE) <= 0) return undefined
     const least = digits === 8 ? 1 : digits === 9 ? 3 : 6
     const zeros = digits - 8
     const ending = zerosAt(bytes, start, end)
@@ -177,10 +185,10 @@ export const single: Image = {
 
 // Fifteen digits that were printed again from a binary number, with digits of its own behind them.
 export const behind: Image = {
+  turns: [SAFE],
   alike(length, front) {
     if (length <= FIFTEEN) return {}
-    if (length === 16 && front <= SAFE_FRONT)
-      return front === SAFE_FRONT ? null : { lastDigit: true }
+    if (length === 16 && front < SAFE_FRONT) return { lastDigit: true }
     return { bits: spacingBits(length) }
   },
   of(bytes, start, end) {

@@ -12,7 +12,7 @@ export function wraps({ name, max }: IntegerType): Process {
     usual: OUT,
     max,
     nearly: nearlyOf(max),
-    alike: besideLimits(max),
+    turns: turnsAt(max),
     fits: (bytes, start, end) =>
       leadingZero(bytes, start, end) ||
       compare(bytes, start, end, most) > 0 ||
@@ -38,7 +38,7 @@ export function holds({ max }: IntegerType, space: Space): Process {
     max,
     ...(beyond >= MOST && { exactly: beyond }),
     nearly: nearlyOf(max),
-    alike: besideLimits(max),
+    turns: turnsAt(max),
     fits(bytes, start, end) {
       if (leadingZero(bytes, start, end)) return OUT
       const order = compare(bytes, start, end, most)
@@ -49,10 +49,5 @@ export function holds({ max }: IntegerType, space: Space): Process {
 
 const nearlyOf = (max: bigint) => max - max / 16n
 
-// On the same side of a limit, and of where values come near it.
-function besideLimits(max: bigint): NonNullable<Process['alike']> {
-  const limits = [max, nearlyOf(max)].map(String)
-  const [most = ''] = limits
-  const fronts = limits.map((text) => Number.parseInt(text.slice(0, 4), 10))
-  return (length, front) => (length === most.length && fronts.includes(front) ? null : {})
-}
+// Values are on the same side of a limit, and of where they come near it.
+const turnsAt = (max: bigint) => [max, nearlyOf(max)].map(String)

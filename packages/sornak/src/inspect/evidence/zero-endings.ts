@@ -41,6 +41,7 @@ const TAIL = 4
 /** So many different heads are no few numbers that come again and again. */
 export const MANY_HEADS = 12
 const MOST_KEPT = 16
+const LONGEST = 64
 const ZERO = 48
 
 /** @param from what is known so far; nothing at the start of a part */
@@ -53,14 +54,21 @@ export function zeroEndings(from: ZeroEndings = NO_ENDINGS): ZeroEndingsCounter 
   let { count = 0, before = 0 } = from.last ?? {}
   let more = [...(from.last?.more ?? NO_MORE)]
   let heads = [...(from.last?.heads ?? [])]
+  // Most streaks are of one number: no text is made of its head.
+  const alone = new Uint8Array(LONGEST)
+  let length = 0
 
+  const known = () => {
+    if (heads.length === 0) heads.push(textOf(alone, 0, length))
+    return heads
+  }
   const streak = (): Streak => ({
     from: { ...begin },
     to: { ...last },
     count,
     before,
     more: [...more],
-    heads: [...heads],
+    heads: [...known()],
   })
 
   function close(): void {
@@ -93,9 +101,13 @@ export function zeroEndings(from: ZeroEndings = NO_ENDINGS): ZeroEndingsCounter 
       numbers++
       ending++
       for (let i = 0; i < more.length && bytes[end - 2 - i] === ZERO; i++) more[i]!++
-      if (heads.length < MANY_HEADS) {
-        const head = textOf(bytes, start, Math.max(start + 1, end - TAIL))
-        if (!heads.includes(head)) heads.push(head)
+      const behind = Math.max(start + 1, end - TAIL)
+      if (count === 1) {
+        length = Math.min(LONGEST, behind - start)
+        for (let i = 0; i < length; i++) alone[i] = bytes[start + i]!
+      } else if (heads.length < MANY_HEADS) {
+        const head = textOf(bytes, start, behind)
+        if (!known().includes(head)) heads.push(head)
       }
     },
     endings() {
