@@ -52,7 +52,7 @@ export function roundedEitherWay(float: bigint, format: BinaryFormat): Interval 
  * numbers lie far apart.
  */
 export function throughFloat(interval: Interval): Interval {
-  if (interval.high < 1n << 53n) return interval
+  if (interval.high < TWO_53) return interval
   const { low, high } = roundedInto(interval, BINARY64)
   return low > high
     ? interval
@@ -92,12 +92,27 @@ export function shortest(
   return float
 }
 
-/** Whether `value` is what `shortest` gives, found out in two steps: with fewer digits it is another number. */
-export function isShortest(value: bigint, float: bigint, format: BinaryFormat): boolean {
+/**
+ * Whether `value`, which is read back as `float`, is what `shortest` gives, found out in two steps: with fewer digits it is
+ * another number.
+ */
+export function isShortest(
+  value: bigint,
+  float: bigint,
+  format: BinaryFormat,
+  halves: 'any' | 'no-half' = 'any',
+): boolean {
   const digits = value.toString()
   const keep = digits.length - trailingZeros(digits)
   if (toSignificant(float, keep, 'rounded') !== value) return false
-  return keep <= 1 || nearestFloat(toSignificant(float, keep - 1, 'rounded'), format) !== float
+  const isHalf = (short: bigint) => {
+    const { low, high } = roundedEitherWay(float, format)
+    return short === low || short === high
+  }
+  if (halves === 'no-half' && isHalf(value)) return false
+  if (keep <= 1) return true
+  const shorter = toSignificant(float, keep - 1, 'rounded')
+  return nearestFloat(shorter, format) !== float || (halves === 'no-half' && isHalf(shorter))
 }
 
 /** What a program prints that gives a binary64 number seventeen digits, and zeros behind them. */
@@ -140,9 +155,14 @@ function previous(float: bigint, { bits }: BinaryFormat): bigint {
   return float - (drop <= 0 ? 1n : 1n << BigInt(drop))
 }
 
+// Numbers of up to 28 digits are what there mostly is: 32 bits of them are enough to know.
 function bitLength(value: bigint): number {
-  // Numbers of up to 28 digits are what there mostly is: their upper half is enough to know.
-  if (value < 1n << 32n || value >= 1n << 96n) return value.toString(2).length
+  if (value < TWO_32) return 32 - Math.clz32(Number(value))
+  if (value >= TWO_96) return value.toString(2).length
   const upper = value >> 32n
-  return upper < 1n << 32n ? 64 - Math.clz32(Number(upper)) : 96 - Math.clz32(Number(upper >> 32n))
+  return upper < TWO_32 ? 64 - Math.clz32(Number(upper)) : 96 - Math.clz32(Number(upper >> 32n))
 }
+
+const TWO_53 = 1n << 53n
+const TWO_32 = 1n << 32n
+const TWO_96 = 1n << 96n

@@ -43,16 +43,18 @@ export const wrappingTypes = (digits: number): readonly IntegerType[] =>
 /** Types at whose limits values are held; those of 24 bits let none start again. */
 export const HOLDING_TYPES: readonly IntegerType[] = [...INTEGER_TYPES, ...ofBits(24)]
 
-const LIMITS = new Set(
-  HOLDING_TYPES.flatMap(({ min, max, signed }) => (signed ? [`${max}`, `${min}`] : [`${max}`])),
-)
+// What is seen of values held there, and the largest values of the types that hold them so.
+const MAX_OF = new Map<string, bigint[]>()
+for (const { min, max, signed } of HOLDING_TYPES)
+  for (const limit of signed ? [max, min] : [max])
+    MAX_OF.set(`${limit}`, [...(MAX_OF.get(`${limit}`) ?? []), max])
 
 /**
  * Whether numbers of at most so many digits are held there, as hardly one wraps round to it. What was held at the limit of
  * 64 bits first comes out of a narrower type as its limit, though.
  */
 export const isHeld = (seen: string, digits: number): boolean =>
-  LIMITS.has(seen) && (seen.length > NARROW || 10n ** BigInt(digits) <= 1n << 64n)
+  MAX_OF.has(seen) && (seen.length > NARROW || 10n ** BigInt(digits) <= 1n << 64n)
 
 /** Characters of a limit of 32 bits, at the most. */
 const NARROW = '-2147483648'.length
@@ -109,9 +111,7 @@ export const clamped: Channel = {
     return held && BigInt(text.replace('+', '')) > held.max ? held.seen : text
   },
   inverse: (seen) => {
-    const found = HOLDING_TYPES.filter(
-      ({ min, max, signed }) => seen === `${max}` || (signed && seen === `${min}`),
-    ).map(({ max }) => max)
+    const found = [...(MAX_OF.get(seen) ?? [])]
     if (seen.length >= FEW_NINES && /^9+$/.test(seen)) found.push(BigInt(seen))
     return found.map((max): Preimage => ({ kind: 'integers', low: max + 1n, high: ENDLESS }))
   },

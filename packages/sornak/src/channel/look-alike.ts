@@ -64,6 +64,9 @@ export const hasDigitForLetter = (seen: string, meant: string): boolean =>
 
 const digitsIn = (text: string) => text.replace(/\D/g, '').length
 
+/** Whether it has a letter that may stand for a digit. */
+export const hasLookAlike = (text: string): boolean => [...text].some((char) => char in DIGIT_FOR)
+
 /** The texts that look like this one: letters as digits, and the reverse, one or all of them. */
 export function lookAlikes(seen: string): string[] {
   const chars = [...seen]

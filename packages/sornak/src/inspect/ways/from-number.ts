@@ -32,7 +32,7 @@ export function fromNumber(
   const whole = (bare: Bare): Hypothesis => ({
     originals: bare.originals,
     process: bare.process,
-    channels: [...printed, bare.channel],
+    channels: printed.length ? [...printed, bare.channel] : [bare.channel],
     findings: bare.finding ? [...printed, bare.finding] : printed,
     quiet: bare.quiet ?? false,
     weight: bare.weight,
@@ -49,10 +49,17 @@ export function fromNumber(
   const ways = padded ? [repadded(value)] : readings(number, value)
   for (const { low, high, channel, process, weight, per = 'original' } of ways) {
     const rounded = low !== high
-    const finding = rounded ? { finding: 'digits-rounded' as const } : {}
-    const common = { channel, process, weight, per, ...finding }
+    const finding = rounded ? ('digits-rounded' as const) : undefined
+    const common = { channel, process, weight, per, finding }
     if (space.integers.count > 0n)
-      found.push({ ...common, originals: { kind: 'integers', low, high } })
+      found.push({
+        channel,
+        process,
+        weight,
+        per,
+        finding,
+        originals: { kind: 'integers', low, high },
+      })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
     if (fronts && !padded) found.push(...asFront(space, fronts, { low, high }, common))
     if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
@@ -156,6 +163,8 @@ function asDisplayedNumber(definition: Definition, value: bigint, channel: strin
   for (const form of formsOf(definition)) {
     for (const text of [`${value}`, `+${value}`]) {
       if (text.length < fewestOf(form)) continue
+      // As it stands it is no other form than the stored one.
+      if (form === definition.stored && holds(definition, text)) continue
       const read = readIn(form, text)
       const original = read && restore(definition, read.plain)
       // The digits as they stand are the stored form, not another one.

@@ -6,31 +6,20 @@ import { holds } from '../../identifier/holds.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
 import { remembered } from '../../identifier/remembered.js'
 import { widestNumber, type Space } from '../../identifier/space.js'
-import type { Bare } from './hypothesis.js'
+import { STOPS, type Bare, type Originals } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
 export function octals(definition: Definition, space: Space, value: bigint): Bare[] {
   const widest = widestNumber(space)
   const seen = value.toString()
   if (seen.length >= widest) return []
-  const common = {
-    channel: 'other-base',
-    finding: 'base-changed' as const,
-    weight: TOGETHER.otherBase,
-    per: 'all' as const,
-  }
   const fronts = octalTexts(seen, widest).filter((text) => text.length <= widest)
   const whole = fronts.filter((text) => text !== `0${seen}` || seen === '0')
   const fitting = whole.filter((text) => holds(definition, text))
   // What does not start with a zero is read as it stands.
   const itself = holds(definition, seen) ? [seen] : []
   const found: Bare[] = []
-  if (fitting.length)
-    found.push({
-      ...common,
-      process: 'octal',
-      originals: { kind: 'texts', texts: [...fitting, ...itself] },
-    })
+  if (fitting.length) found.push(octal('octal', { kind: 'texts', texts: [...fitting, ...itself] }))
   // A reader that stops leaves what comes before it.
   const chars = stopsOf(space)
   const stops = fronts.flatMap((front) => chars.map((char) => front + char))
@@ -43,23 +32,26 @@ export function octals(definition: Definition, space: Space, value: bigint): Bar
     const list = (most: number) =>
       [...ends, ...longer.flatMap((one) => one.list(most))].slice(0, most)
     const exact = longer.every((one) => one.exact)
-    found.push({
-      ...common,
-      process: 'octal as far as it goes',
-      originals: { kind: 'subset', subset: { count, bound: count, exact, list } },
-    })
+    found.push(octal(STOPS, { kind: 'subset', subset: { count, bound: count, exact, list } }))
   }
   const decimal = /[89]/.test(seen)
     ? space.list(value, value, 16).filter((text) => text.startsWith('0'))
     : []
-  if (fitting.length || decimal.length)
-    found.push({
-      ...common,
-      process: 'octal or decimal',
-      originals: { kind: 'texts', texts: [...new Set([...fitting, ...decimal, ...itself])] },
-    })
+  if (fitting.length || decimal.length) {
+    const texts = [...new Set([...fitting, ...decimal, ...itself])]
+    found.push(octal('octal or decimal', { kind: 'texts', texts }))
+  }
   return found
 }
+
+const octal = (process: string, originals: Originals): Bare => ({
+  originals,
+  channel: 'other-base',
+  process,
+  finding: 'base-changed',
+  weight: TOGETHER.otherBase,
+  per: 'all',
+})
 
 // Characters at which a reader of octal digits stops: 8, 9, and what is no digit.
 const stopsOf = remembered(({ layouts, fronts }: Space): readonly string[] => {

@@ -5,7 +5,7 @@ import type { FindingCode } from '../../channel/channel.js'
 import { dateGuess } from '../../channel/date-guess.js'
 import { label } from '../../channel/label.js'
 import { letterCase } from '../../channel/letter-case.js'
-import { lookAlike } from '../../channel/look-alike.js'
+import { hasLookAlike, lookAlike } from '../../channel/look-alike.js'
 import { formsIn, integerOf, numberTexts } from '../../channel/number-text.js'
 import { sixtyTexts } from '../../channel/other-base.js'
 import { sign } from '../../channel/sign.js'
@@ -121,7 +121,7 @@ export function textual(
   }
   const from = (channel: typeof lookAlike) =>
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
-  const letters = /\p{L}|\|/u.test(text) || holdsLookAlikes(space) || showsLookAlikes(definition)
+  const letters = hasLookAlike(text) || holdsLookAlikes(space) || showsLookAlikes(definition)
   if (letters && !whole) offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
   if (!whole && /\p{L}/u.test(text))
     offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)

@@ -33,7 +33,7 @@ export interface Hypothesis {
 /** The same for the number alone, whatever it was printed as. */
 export type Bare = Omit<Hypothesis, 'channels' | 'findings'> & {
   readonly channel: string
-  readonly finding?: FindingCode
+  readonly finding?: FindingCode | undefined
 }
 
 /** A reader of octal digits that stops at an 8 or 9. */

@@ -6,10 +6,10 @@ import {
   BINARY80,
   decimalBehind,
   filledUp,
+  isShortest,
   nearestFloat,
   roundedEitherWay,
   roundedInto,
-  shortest,
   singlePrinted,
   throughFloat,
 } from '../../channel/binary-float.js'
@@ -55,15 +55,16 @@ export function readings(number: NumberText, value: bigint): Reading[] {
   // Of a number below half of what it was rounded to nothing is left.
   if (value === 0n)
     return [asItIs, ...BY_PLACES.flatMap((process, i) => shortenedTo(process, value, i + 1))]
+  const digits = value.toString()
   return [
     asItIs,
-    ...ofBinary64(number, value),
-    ...ofBinary32(number, value),
+    ...ofBinary64(number, value, digits),
+    ...ofBinary32(number, value, digits),
     ...ofBinary80(value),
-    ...ofFifteenPrinted(value),
+    ...ofFifteenPrinted(value, digits),
     ...(isShort(number)
       ? ofFewDigits(number, value)
-      : [...ofFifteen(value), ...ofRound(value), ...ofShortening(value)]),
+      : [...ofFifteen(value, digits), ...ofRound(value, digits), ...ofShortening(value, digits)]),
   ]
 }
 
@@ -75,21 +76,20 @@ const rounding = (
   channel: string,
   process: string,
   weight: number,
-  interval: Interval,
+  { low, high }: Interval,
   per: Bare['per'] = 'original',
-): Reading[] =>
-  interval.low < interval.high ? [{ ...interval, channel, process, weight, per }] : []
+): Reading[] => (low < high ? [{ low, high, channel, process, weight, per }] : [])
 
-function ofBinary64(number: NumberText, value: bigint): Reading[] {
+function ofBinary64(number: NumberText, value: bigint, digits: string): Reading[] {
   const { significant } = number
   const double = nearestFloat(value, BINARY64)
   const named =
     value === double ||
-    value === shortest(double, BINARY64) ||
-    value === shortest(double, BINARY64, 'no-half')
+    isShortest(value, double, BINARY64) ||
+    isShortest(value, double, BINARY64, 'no-half')
   // Seventeen digits are printed by some where fewer would do; each names its number. Where no zeros stand for
   // others, all of its digits are there. More of them are its own.
-  const filled = number.exponent || significant < value.toString().length
+  const filled = number.exponent || significant < digits.length
   const own = significant <= 17 || isRoundedTo(value, double, significant)
   const found =
     named || (filled && significant >= 16 && own)
@@ -112,8 +112,9 @@ function ofBinary64(number: NumberText, value: bigint): Reading[] {
   return found
 }
 
-/** Up to here every integer is a binary64 number. */
+/** Up to here every integer is a binary64 number, and one of binary80. */
 const SAFE = 1n << 53n
+const EXTENDED_SAFE = 1n << 64n
 /** Digits that a program works out in binary64 go wrong by so many of its numbers, at the most. */
 const MOST_CARELESS = 4n
 
@@ -124,9 +125,10 @@ function around(double: bigint): Interval {
   return { low: low - more, high: high + more }
 }
 
-function ofBinary32(number: NumberText, value: bigint): Reading[] {
+function ofBinary32(number: NumberText, value: bigint, digits: string): Reading[] {
   const { significant } = number
   const found: Reading[] = []
+  if (digits.length < FEWEST_ROUNDED) return found
   const add = (weight: number, interval: Interval) =>
     found.push(...rounding('binary32', 'binary32', weight, interval))
   const single = singlePrinted(value)
@@ -140,16 +142,19 @@ function ofBinary32(number: NumberText, value: bigint): Reading[] {
   // Some print a fixed number of digits, which several numbers may share, or a digit more than it takes to name one; zeros
   // at the end may be left out.
   if (significant <= 9) {
-    const behind = Math.max(0, value.toString().length - Math.max(7, significant))
+    const behind = Math.max(0, digits.length - Math.max(7, significant))
     const shown = fromSignificant(value, 10n ** BigInt(behind), 'rounded')
     add(single === undefined ? EACH.shortRounded : EACH.shortCut, roundedInto(shown, BINARY32))
   }
   return found
 }
 
+/** Shorter numbers are binary32 numbers, and printed with all their digits. */
+const FEWEST_ROUNDED = 8
+
 // Its digits are printed with all of them.
 const ofBinary80 = (value: bigint): Reading[] =>
-  nearestFloat(value, BINARY80) === value
+  value > EXTENDED_SAFE && nearestFloat(value, BINARY80) === value
     ? rounding('binary80', 'binary80', EACH.binary80, roundedEitherWay(value, BINARY80))
     : []
 
@@ -157,8 +162,8 @@ const isRoundedTo = (value: bigint, from: bigint, digits: number) =>
   toSignificant(from, digits, 'rounded') === value
 
 // Fifteen digits that went through a binary number and were printed with all of its own.
-function ofFifteenPrinted(value: bigint): Reading[] {
-  const behind = value.toString().length - FIFTEEN
+function ofFifteenPrinted(value: bigint, digits: string): Reading[] {
+  const behind = digits.length - FIFTEEN
   const decimal = behind > 0 ? decimalBehind(value, FIFTEEN) : undefined
   if (decimal === undefined) return []
   const interval = throughFloat(fromSignificant(decimal, 10n ** BigInt(behind), 'rounded'))
@@ -178,9 +183,9 @@ function ofFewDigits(number: NumberText, value: bigint): Reading[] {
   ]
 }
 
-function ofFifteen(value: bigint): Reading[] {
-  const behind = value.toString().length - FIFTEEN
-  if (behind <= 0 || zerosOf(value) < behind) return []
+function ofFifteen(value: bigint, digits: string): Reading[] {
+  const behind = digits.length - FIFTEEN
+  if (behind <= 0 || zerosOf(digits) < behind) return []
   const unit = 10n ** BigInt(behind)
   const by = (how: 'cut' | 'rounded') => throughFloat(fromSignificant(value, unit, how))
   return [
@@ -190,9 +195,8 @@ function ofFifteen(value: bigint): Reading[] {
 }
 
 // A number that ends in zeros, and stands without an exponent.
-function ofRound(value: bigint): Reading[] {
-  const digits = value.toString()
-  const zeros = zerosOf(value)
+function ofRound(value: bigint, digits: string): Reading[] {
+  const zeros = zerosOf(digits)
   const thousands = ofThousands(digits) ? shortenedTo('thousands', value, 3) : []
   // A long row of them, longer than fifteen digits leave, speaks for fewer digits.
   if (zeros >= 5 && digits.length - zeros <= 12 && digits.length > 7) {
@@ -205,22 +209,22 @@ function ofRound(value: bigint): Reading[] {
 }
 
 // Hardly any digits are gone: only the rows around it can tell.
-function ofShortening(value: bigint): Reading[] {
-  const zeros = zerosOf(value)
-  const digits = `${value}`.length
+function ofShortening(value: bigint, digits: string): Reading[] {
+  const zeros = zerosOf(digits)
+  const { length } = digits
   const by = BY_ZEROS.slice(0, zeros).flatMap((process, i) => shortenedTo(process, value, i + 1))
-  const kept = FEW_GONE.filter((gone) => gone <= zeros && digits - gone >= FEWEST_KEPT)
-  return [...by, ...kept.flatMap((gone) => shortenedTo(toDigits(digits - gone), value, gone))]
+  const kept = FEW_GONE.filter((gone) => gone <= zeros && length - gone >= FEWEST_KEPT)
+  return [...by, ...kept.flatMap((gone) => shortenedTo(toDigits(length - gone), value, gone))]
 }
 
-const zerosOf = (value: bigint) => /0*$/.exec(value.toString())![0].length
+const zerosOf = (digits: string) => digits.length - digits.replace(/0+$/, '').length
+
+const HOW = ['cut', 'rounded'] as const
 
 // Zeros stand in place of so many digits.
 const shortenedTo = (process: string, value: bigint, zeros: number): Reading[] =>
-  (['cut', 'rounded'] as const).map((how) => ({
-    ...throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how)),
-    channel: 'short-display',
-    process,
-    weight: weightOf(process),
-    per: 'all',
-  }))
+  HOW.map((how) => {
+    const { low, high } = throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how))
+    const weight = weightOf(process)
+    return { low, high, channel: 'short-display', process, weight, per: 'all' }
+  })
