@@ -32,7 +32,8 @@ export const hidesAnything = ({ first }: Reveal): boolean => first !== Infinity
  */
 export function hide(text: string, { first, last }: Reveal = REVEAL_NONE): string {
   if (first === Infinity) return text
-  if (first === 0 && last === 0) return text.replace(EACH_NAMING, '•')
+  if (first === 0 && last === 0)
+    return text.replace(PLAIN.test(text) ? EACH_PLAIN : EACH_NAMING, '•')
   const chars = [...text]
   const places = chars.flatMap((char, i) => (NAMING.test(char) ? [i] : []))
   const visible = new Set([
@@ -45,3 +46,6 @@ export function hide(text: string, { first, last }: Reveal = REVEAL_NONE): strin
 // Letters, marks and digits of every script carry a value; all else is its shape.
 const NAMING = /[\p{L}\p{M}\p{N}]/u
 const EACH_NAMING = new RegExp(NAMING, 'gu')
+// The same where there are no others, which is much faster.
+const PLAIN = /^[ -~]*$/
+const EACH_PLAIN = /[A-Za-z\d]/g

@@ -44,7 +44,7 @@ export function weighedIn(
     more: Hypothesis,
     odds: number,
   ): Weighed | undefined => {
-    const own = byAll([more]).weight
+    const own = weigh(space, [more], 1, { usual }).weight
     if (own === -Infinity) return undefined
     const lift = (process: string) =>
       process === more.process ? weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)

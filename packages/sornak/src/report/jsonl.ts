@@ -52,8 +52,10 @@ export function json(value: unknown): string {
   if (typeof value === 'bigint') return value.toString()
   if (Array.isArray(value)) return `[${value.map(json).join(',')}]`
   if (typeof value === 'object' && value !== null) {
-    const entries = Object.entries(value).filter(([, one]) => one !== undefined)
-    return `{${entries.map(([key, one]) => `${JSON.stringify(key)}:${json(one)}`).join(',')}}`
+    let members = ''
+    for (const [key, one] of Object.entries(value))
+      if (one !== undefined) members += `${members && ','}${JSON.stringify(key)}:${json(one)}`
+    return `{${members}}`
   }
   return JSON.stringify(value ?? null)
 }

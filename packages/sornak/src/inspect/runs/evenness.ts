@@ -53,16 +53,16 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     const of = comeTo[i]
     return of ? of(nearly!, max!) / of(0n, max!) : 1 / 16
   })
-  const hitsOf = (id: string, from: Sums, to: Sums) => {
-    const i = place.get(id)
-    return i === undefined ? 0 : to.hits[i]! - from.hits[i]!
-  }
+  const hitsAt = (i: number | undefined, from: Sums, to: Sums) =>
+    i === undefined ? 0 : to.hits[i]! - from.hits[i]!
+  const hitsOf = (id: string, from: Sums, to: Sums) => hitsAt(place.get(id), from, to)
+  const unsigned = new Map(processes.map(({ id }) => [id, place.get(id.replace('int', 'uint'))]))
   const signedRows = (id: string, from: Sums, to: Sums) => {
     const hits = hitsOf(id, from, to)
-    const unsigned = id.replace('int', 'uint')
-    return place.has(unsigned)
-      ? hits - hitsOf(unsigned, from, to)
-      : Math.min(hits, to.belowZero - from.belowZero)
+    const same = unsigned.get(id)
+    return same === undefined
+      ? Math.min(hits, to.belowZero - from.belowZero)
+      : hits - hitsAt(same, from, to)
   }
   // The same type without a sign is none that is told of.
   const isToldBySigns = (id: string) => place.has(id) && !place.has(id.replace('int', 'uint'))

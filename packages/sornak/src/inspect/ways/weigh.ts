@@ -105,11 +105,12 @@ export function weigh(
     by: by.map((one) => one.by),
   }))
   for (const { piece, count, apart } of parts.sort((a, b) => b.piece.weight - a.piece.weight)) {
-    if (count <= 0n || ranked.length >= most + texts.size) continue
-    for (const text of space.list(piece.low, piece.high, most + apart.size)) {
-      if (!apart.has(text))
-        ranked.push({ text, odds: piece.weight / total, by: piece.by.map((one) => one.by) })
-    }
+    const room = most + texts.size - ranked.length
+    if (count <= 0n || room <= 0) continue
+    const odds = piece.weight / total
+    const by = piece.by.map((one) => one.by)
+    for (const text of space.list(piece.low, piece.high, room + apart.size))
+      if (!apart.has(text)) ranked.push({ text, odds, by })
   }
   ranked.sort((a, b) => b.odds - a.odds)
   return {
