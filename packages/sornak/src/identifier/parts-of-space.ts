@@ -117,12 +117,17 @@ export function leaving(
   const last = 10n ** BigInt(widestNumber(space)) - 1n
   const first = from + ((((rest - from) % modulus) + modulus) % modulus)
   const steps = first > last ? 0n : (last - first) / modulus + 1n
-  let texts: string[] | undefined
-  const read = () => {
-    if (texts) return texts
-    texts = same === undefined ? [] : space.list(same, same, 16)
-    for (let value = first; value <= last; value += modulus) texts.push(...reading(space, value))
+  const read = (most = Infinity) => {
+    const texts = same === undefined ? [] : space.list(same, same, 16)
+    for (let value = first; value <= last && texts.length < most; value += modulus)
+      texts.push(...reading(space, value))
     return texts
+  }
+  let all: bigint | undefined
+  const ofDigits = () => {
+    if (all !== undefined) return all
+    if (!space.holdsAll(first, last)) return (all = BigInt(read().length))
+    return (all = steps + (same === undefined ? 0n : space.count(same, same).count))
   }
   let behind: bigint | undefined
   const inFront = () => {
@@ -134,10 +139,10 @@ export function leaving(
   }
   const few = steps <= MOST_STEPS
   const count = () => {
-    if (few) return BigInt(read().length) + (fronts ? inFront() : 0n)
+    if (few) return ofDigits() + (fronts ? inFront() : 0n)
     // Of more there are about as many as there are steps, thinned like all values.
-    const all = space.count(first, last).count + (fronts?.count(first, last).count ?? 0n)
-    return all / modulus + 1n
+    const between = space.count(first, last).count + (fronts?.count(first, last).count ?? 0n)
+    return between / modulus + 1n
   }
   return {
     get bound() {
@@ -149,7 +154,7 @@ export function leaving(
     exact: few,
     list(most) {
       if (!few) return []
-      const out = read().slice(0, most)
+      const out = read(most).slice(0, most)
       if (fronts && same !== undefined) out.push(...fronts.list(same, same, most - out.length))
       for (let value = first; fronts && value <= last && out.length < most; value += modulus)
         out.push(...fronts.list(value, value, most - out.length))

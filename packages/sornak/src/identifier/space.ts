@@ -21,6 +21,8 @@ export interface Numbers {
   count(low: bigint, high: bigint): Tally
   /** The share that they have of all values, where each shape and width is as likely as any other: 0 to 1. */
   share(low: bigint, high: bigint): number
+  /** Whether every integer in the interval surely is one of them, and in one text only. */
+  holdsAll(low: bigint, high: bigint): boolean
   /** Their texts in ascending order, `most` at the most. */
   list(low: bigint, high: bigint, most: number): string[]
 }
@@ -98,6 +100,7 @@ function make(definition: Definition): Space {
     },
     count: (low, high) => numbers().count(low, high),
     share: (low, high) => numbers().share(low, high),
+    holdsAll: (low, high) => numbers().holdsAll(low, high),
     list: (low, high, most) => numbers().list(low, high, most),
     get integers() {
       return (integers ??= numbers().count(0n, 10n ** BigInt(numbers().widest)))
@@ -139,6 +142,11 @@ function numbersOf(digits: readonly Digits[], layouts: number, complete: boolean
         const from = low > one.least ? low : one.least
         return from > high ? sum : sum + Number(between(one, from, high)) / Number(one.all)
       }, 0) / layouts,
+    holdsAll(low, high) {
+      const [only, more] = digits
+      if (!only || more || only.upTo === undefined) return false
+      return exact && low >= only.least && high <= only.upTo
+    },
     list(low, high, limit) {
       const out: { value: bigint; text: string }[] = []
       for (const one of digits) {

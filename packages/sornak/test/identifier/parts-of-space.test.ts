@@ -65,6 +65,7 @@ describe.each(kinds.map((made, i) => [i, made] as const))('definition %i', (_, m
           })
           expect(subset.list(10_000).sort()).toEqual(want.sort())
           expect(subset.count).toBe(BigInt(want.length))
+          expect(subset.list(3).length).toBe(Math.min(3, want.length))
           expect(subset.bound).toBeGreaterThanOrEqual(0n)
         },
       ),
@@ -94,5 +95,17 @@ describe.each(kinds.map((made, i) => [i, made] as const))('definition %i', (_, m
   })
   test('a text is held or not', () => {
     for (const text of texts) if (mayHold(space, text) !== fit(made, text).ok) throw new Error(text)
+  })
+  test('where it is said that every number of an interval is a value, each is one', () => {
+    const numbers = held.filter((text) => /^\d+$/.test(text)).map(BigInt)
+    const limit = fc.bigInt(-3n, 12_000n)
+    fc.assert(
+      fc.property(limit, limit, (low, high) => {
+        if (low > high || !space.holdsAll(low, high)) return
+        const inside = numbers.filter((value) => low <= value && value <= high)
+        expect(inside.length).toBe(Number(high - low) + 1)
+        expect(new Set(inside).size).toBe(inside.length)
+      }),
+    )
   })
 })
