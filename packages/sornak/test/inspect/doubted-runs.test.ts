@@ -16,6 +16,7 @@ import {
   withCheckDigit,
   type Row,
 } from './converted-column.js'
+import { restart } from './draws.js'
 
 const intoUint = (bits: number) => (text: string) => `${BigInt.asUintN(bits, BigInt(text))}`
 const intoInt = (bits: number) => (text: string) => `${BigInt.asIntN(bits, BigInt(text))}`
@@ -210,5 +211,29 @@ test('numbers of binary64 that are printed with seventeen digits and zeros behin
         rows.slice(1, -1).filter(({ seen, original }) => seen !== original),
         15,
       )
+  }
+})
+
+test('a few numbers that wrapped round do not carry what struck one block over the clean rows before it', () => {
+  const made = of('{10}')
+  const wrapped = [4, 61, 133, 255, 290, 332, 381, 541]
+  const held = (text: string) => (BigInt(text) > 2_147_483_647n ? '2147483647' : text)
+  for (const start of [1, 2, 3, 4]) {
+    restart(start * 7919)
+    const seen = Array.from({ length: 600 }, (_, row) => {
+      const original = `${['206', '253', '360', '425'][next(4)]!}${digits(7)}`
+      if (wrapped.includes(row)) return intoUint(16)(original)
+      if (row >= 400 && row < 460) return original.slice(1)
+      return row >= 150 && row < 250 ? held(original) : original
+    })
+    const runs = columnRuns(made, evidenceOf(made, seen))
+    const verdicts = seen.map((text, row) => judge(made, text, 10, runs.around(row)).verdict)
+    const clean = verdicts.filter((_, row) => {
+      const struck = (row >= 150 && row < 250) || (row >= 400 && row < 460)
+      return !struck && !wrapped.includes(row)
+    })
+    expect(clean.filter((verdict) => verdict !== 'intact')).toEqual([])
+    // What was held in the other block is seen as before.
+    expect(verdicts.slice(160, 240).filter((one) => one === 'suspect').length).toBeGreaterThan(30)
   }
 })

@@ -35,7 +35,9 @@ export function denseRuns(
 
 function denseIn({ usual }: Process, i: number, run: Run<Sums>, others: InOrder): Run<Sums>[] {
   if (misfitsOf(run) === rowsOf(run)) return [run]
-  const inside = stretches([narrowerIn(run, others)])
+  // A part of another in which its rows lie no closer together than in all of it only joins those that do.
+  const isDenser = (part: Stretch) => misfitsOf(part) * rowsOf(run) > misfitsOf(run) * rowsOf(part)
+  const inside = stretches([narrowerIn(run, others).filter(isDenser)])
   const rows = totalOf(inside.map(rowsOf))
   const struck = totalOf(inside.map(misfitsOf))
   const [apart, left] = [misfitsOf(run) - struck, rowsOf(run) - rows]
