@@ -6,17 +6,21 @@ import { toSignificant, type Interval } from './significant.js'
 export interface BinaryFormat {
   /** Bits of the significand, the leading one included. */
   readonly bits: number
+  /** Up to here it holds every integer exactly. */
+  readonly exactTo: bigint
 }
 
-export const BINARY64: BinaryFormat = { bits: 53 }
-export const BINARY32: BinaryFormat = { bits: 24 }
+const format = (bits: number): BinaryFormat => ({ bits, exactTo: 1n << BigInt(bits) })
+
+export const BINARY64: BinaryFormat = format(53)
+export const BINARY32: BinaryFormat = format(24)
 /** Extended precision: 80 bits, of which 64 are digits. */
-export const BINARY80: BinaryFormat = { bits: 64 }
+export const BINARY80: BinaryFormat = format(64)
 
 /** The nearest number to a non-negative integer; halves go to the even one. */
-export function nearestFloat(value: bigint, { bits }: BinaryFormat): bigint {
+export function nearestFloat(value: bigint, { bits, exactTo }: BinaryFormat): bigint {
+  if (value < exactTo) return value
   const drop = BigInt(bitLength(value) - bits)
-  if (drop <= 0n) return value
   const cut = value >> drop
   const rest = value - (cut << drop)
   const half = 1n << (drop - 1n)
@@ -40,9 +44,8 @@ export function roundedTo(float: bigint, format: BinaryFormat): Interval {
 
 /** The same, where a half may have gone to either side: not every program knows that it goes to the even number. */
 export function roundedEitherWay(float: bigint, format: BinaryFormat): Interval {
-  const drop = bitLength(float) - format.bits
-  if (drop <= 0) return roundedTo(float, format)
-  const half = 1n << BigInt(drop - 1)
+  if (float < format.exactTo) return { low: float, high: float }
+  const half = 1n << BigInt(bitLength(float) - format.bits - 1)
   const power = (float & (float - 1n)) === 0n
   return { low: float - (power ? half / 2n : half), high: float + half }
 }
@@ -52,7 +55,7 @@ export function roundedEitherWay(float: bigint, format: BinaryFormat): Interval 
  * numbers lie far apart.
  */
 export function throughFloat(interval: Interval): Interval {
-  if (interval.high < TWO_53) return interval
+  if (interval.high < BINARY64.exactTo) return interval
   const { low, high } = roundedInto(interval, BINARY64)
   return low > high
     ? interval
@@ -155,14 +158,12 @@ function previous(float: bigint, { bits }: BinaryFormat): bigint {
   return float - (drop <= 0 ? 1n : 1n << BigInt(drop))
 }
 
-// Numbers of up to 28 digits are what there mostly is: 32 bits of them are enough to know.
 function bitLength(value: bigint): number {
-  if (value < TWO_32) return 32 - Math.clz32(Number(value))
-  if (value >= TWO_96) return value.toString(2).length
+  // Numbers of up to 28 digits are what there mostly is: their upper half is enough to know.
+  if (value < TWO_32 || value >= TWO_96) return value.toString(2).length
   const upper = value >> 32n
   return upper < TWO_32 ? 64 - Math.clz32(Number(upper)) : 96 - Math.clz32(Number(upper >> 32n))
 }
 
-const TWO_53 = 1n << 53n
 const TWO_32 = 1n << 32n
 const TWO_96 = 1n << 96n

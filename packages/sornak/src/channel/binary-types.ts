@@ -22,8 +22,7 @@ type Words = Pick<Channel, 'id' | 'title' | 'describe' | 'met' | 'prevent' | 'ex
  * that of so many, else with all of them.
  */
 function binaryType(format: BinaryFormat, words: Words): Channel {
-  /** Up to here every integer is held exactly. */
-  const exactTo = 1n << BigInt(format.bits)
+  const { exactTo } = format
   const prints = (float: bigint, form: string) => {
     if (form === SEVENTEEN) return filledUp(float)
     return form === 'shortest' && float >= exactTo ? shortest(float, format) : float

@@ -117,13 +117,16 @@ export function leaving(
   const last = 10n ** BigInt(widestNumber(space)) - 1n
   const first = from + ((((rest - from) % modulus) + modulus) % modulus)
   const steps = first > last ? 0n : (last - first) / modulus + 1n
+  let all: bigint | undefined
+  let known: readonly string[] = []
+  // Read until there are so many.
   const read = (most = Infinity) => {
+    if (known.length >= most || known.length === Number(all)) return known
     const texts = same === undefined ? [] : space.list(same, same, 16)
     for (let value = first; value <= last && texts.length < most; value += modulus)
       texts.push(...reading(space, value))
-    return texts
+    return (known = texts)
   }
-  let all: bigint | undefined
   const ofDigits = () => {
     if (all !== undefined) return all
     if (!space.holdsAll(first, last)) return (all = BigInt(read().length))

@@ -101,7 +101,7 @@ function ofBinary64(number: NumberText, value: bigint, digits: string): Reading[
   }
   // Where its digits are worked out carelessly the last one is right, at the least: a number beyond 2^53 is even.
   const inForm = number.grouped || number.decimals !== undefined
-  if (inForm && value % 2n === 0n && value > SAFE)
+  if (inForm && value % 2n === 0n && value > BINARY64.exactTo)
     found.push({
       ...around(double),
       channel: 'binary64',
@@ -112,9 +112,6 @@ function ofBinary64(number: NumberText, value: bigint, digits: string): Reading[
   return found
 }
 
-/** Up to here every integer is a binary64 number, and one of binary80. */
-const SAFE = 1n << 53n
-const EXTENDED_SAFE = 1n << 64n
 /** Digits that a program works out in binary64 go wrong by so many of its numbers, at the most. */
 const MOST_CARELESS = 4n
 
@@ -154,7 +151,7 @@ const FEWEST_ROUNDED = 8
 
 // Its digits are printed with all of them.
 const ofBinary80 = (value: bigint): Reading[] =>
-  value > EXTENDED_SAFE && nearestFloat(value, BINARY80) === value
+  value > BINARY80.exactTo && nearestFloat(value, BINARY80) === value
     ? rounding('binary80', 'binary80', EACH.binary80, roundedEitherWay(value, BINARY80))
     : []
 
