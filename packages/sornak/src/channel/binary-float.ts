@@ -30,9 +30,8 @@ export function nearestFloat(value: bigint, { bits, exactTo }: BinaryFormat): bi
 
 /** All integers that are rounded to this number. */
 export function roundedTo(float: bigint, format: BinaryFormat): Interval {
-  const drop = BigInt(bitLength(float) - format.bits)
-  if (drop < 0n) return { low: float, high: float }
-  const spacing = drop <= 0n ? 1n : 1n << drop
+  if (float < format.exactTo) return { low: float, high: float }
+  const spacing = 1n << BigInt(bitLength(float) - format.bits)
   // Below a power of two the numbers lie twice as close.
   const power = (float & (float - 1n)) === 0n
   const below = power ? spacing / 2n : spacing

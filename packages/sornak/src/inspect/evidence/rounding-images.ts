@@ -100,7 +100,7 @@ const halfOpen = ({ low, high }: Interval, how: 'cut' | 'rounded'): Interval =>
 const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
 
 /** Up to 2^53 every integer is a binary64 number. */
-const SAFE = `${1n << 53n}`
+const SAFE = `${BINARY64.exactTo}`
 const SAFE_FRONT = Number.parseInt(SAFE.slice(0, 4), 10)
 
 /** In a form of its own what it prints does not fit: it left alone what is not beyond 2^53. */
@@ -126,7 +126,7 @@ export const double: Image = {
     if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
       return compare(bytes, start, end, SAFE) <= 0 ? undefined : 'out'
     const value = valueOf(bytes, start, end)
-    if (value < 1n << 53n) return undefined
+    if (value < BINARY64.exactTo) return undefined
     const float = nearestFloat(value, BINARY64)
     if (value === float || isShortest(value, float, BINARY64)) return roundedTo(float, BINARY64)
     return value === filledUp(float) ? { ...roundedTo(float, BINARY64), less: SELDOM_BITS } : 'out'
@@ -137,7 +137,7 @@ export const double: Image = {
 const SELDOM_BITS = 2
 
 /** Up to 2^64 every integer is such a number. */
-const EXTENDED = `${1n << 64n}`
+const EXTENDED = `${BINARY80.exactTo}`
 const EXTENDED_FRONT = Number.parseInt(EXTENDED.slice(0, 4), 10)
 
 export const extended: Image = {
@@ -155,7 +155,7 @@ export const extended: Image = {
 }
 
 /** Up to 2^24 every integer is a binary32 number. */
-const WHOLE = `${1n << 24n}`
+const WHOLE = `${BINARY32.exactTo}`
 const WHOLE_FRONT = Number.parseInt(WHOLE.slice(0, 4), 10)
 
 export const single: Image = {

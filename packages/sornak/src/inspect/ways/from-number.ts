@@ -51,6 +51,7 @@ export function fromNumber(
     const rounded = low !== high
     const finding = rounded ? ('digits-rounded' as const) : undefined
     const common = { channel, process, weight, per, finding }
+    // Written out: to copy an object here takes as long as all else that is done for a value.
     if (space.integers.count > 0n)
       found.push({
         channel,
