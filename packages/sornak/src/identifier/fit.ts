@@ -1,6 +1,7 @@
 // Whether a stored text fits its definition: shape first, then check digit, then reserved parts.
 
 import type { Misfit } from '../mask/misfit.js'
+import type { MaskList } from '../mask/list.js'
 import type { Mask } from '../mask/mask.js'
 import { passes } from './check-digit/scheme.js'
 import { WHOLE, type Definition } from './definition.js'
@@ -47,9 +48,13 @@ function fitExactly(definition: Definition, text: string): Fit {
   const { plain } = read
   if (!check && never.length === 0 && only.length === 0) return { ok: true, plain }
 
-  const mask = stored.masks.find((one) => one.read(text, { strict: true }).ok)!
-  const parts = mask.parts(text)!
-  const part = (name: string) => (name === WHOLE ? text : parts.get(name))
+  // Most rules are over the whole value, and ask for no part of it.
+  let parts: ReadonlyMap<string, string> | undefined
+  const part = (name: string) => {
+    if (name === WHOLE) return text
+    parts ??= maskOf(stored, text).parts(text)!
+    return parts.get(name)
+  }
   if (check) {
     const { over, scheme } = check
     const subject =
@@ -74,6 +79,9 @@ function fitExactly(definition: Definition, text: string): Fit {
   }
   return { ok: true, plain }
 }
+
+const maskOf = ({ masks }: MaskList, text: string): Mask =>
+  masks.length === 1 ? masks[0]! : masks.find((one) => one.read(text, { strict: true }).ok)!
 
 // A value whose zeros are padding fits if some width of it does. The widths of one all-digit mask
 // are few, and the narrowest is tried first.

@@ -1,6 +1,6 @@
 // Whether a text fits, where nobody asks why not: the automata say so at once, or at least that it does not.
 
-import { mayRead } from '../mask/recognize.js'
+import { mayReadAny } from '../mask/recognize.js'
 import type { Definition } from './definition.js'
 import { fit } from './fit.js'
 import { layoutsOf } from './layout.js'
@@ -17,7 +17,7 @@ export function holds(definition: Definition, text: string): boolean {
 
 /** It has the shape of a value, and its check digit or a reserved part is wrong. */
 export function isOnlyShaped(definition: Definition, text: string): boolean {
-  if (!mayRead(definition.stored, text)) return false
+  if (!mayReadAny(definition.stored, text)) return false
   const fitted = fit(definition, text)
   return !fitted.ok && fitted.code !== 'shape'
 }

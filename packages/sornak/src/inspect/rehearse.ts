@@ -138,12 +138,19 @@ export function rehearsal(definition: Definition, handOvers: readonly HandOver[]
     results,
     add(text) {
       if (!holds(definition, text)) return
+      // Many hand-overs leave the same of a value.
+      const known = new Map<string, boolean>()
+      const isLost = (after: string) => {
+        let lost = known.get(after)
+        if (lost === undefined) known.set(after, (lost = judge(definition, after, 2).mend !== text))
+        return lost
+      }
       for (const result of results) {
         result.values++
         const after = handedOver(result.handOver, text)
         if (after === text || same(definition, text, after)) continue
         result.damaged++
-        const lost = judge(definition, after, 2).mend !== text
+        const lost = isLost(after)
         if (lost) result.lost++
         if (!result.examples.some(([, , before]) => before === lost))
           result.examples.push([text, after, lost])

@@ -76,6 +76,8 @@ export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
     size,
     has,
     among(ways) {
+      // Lists that are matched part by part have parts without members.
+      if (size === 0) return []
       const found = new Set<string>()
       for (const { originals } of ways.filter(isLikely)) {
         if (originals.kind === 'integers') {

@@ -2,6 +2,7 @@
 // exactly is used.
 
 import { mask, type Mask } from './mask.js'
+import { mayRead } from './recognize.js'
 import { misfit, type NoFit, type Read, type Shown } from './misfit.js'
 import { givenText, type Given } from './show.js'
 import type { Fields } from './composite.js'
@@ -58,8 +59,10 @@ function readAll(
 ): Read {
   const [first, second] = masks
   if (first && !second) return first.read(text, options)
+  // Of many masks hardly one takes the text.
+  const likely = masks.filter((one) => mayRead(one, text))
   for (const strict of options?.strict ? [true] : [true, false]) {
-    const read = masks.map((one) => one.read(text, { strict })).filter((one) => one.ok)
+    const read = likely.map((one) => one.read(text, { strict })).filter((one) => one.ok)
     const plains = [...new Set(read.map((one) => one.plain))]
     if (plains.length > 1) {
       return misfit('two-readings', text, 0, plains.map((plain) => `"${plain}"`).join(' or as '))

@@ -7,9 +7,13 @@ import type { Mask } from './mask.js'
 import { isSeparator } from './separator.js'
 import { stepTable } from './step-table.js'
 
+/** False where `mask.read(text)` surely gives a misfit. */
+export const mayRead = (mask: Mask, text: string): boolean =>
+  tablesOf(mask).some((takes) => takes(text))
+
 /** False where `list.read(text)` surely gives a misfit. */
-export const mayRead = ({ masks }: MaskList, text: string): boolean =>
-  masks.some((mask) => tablesOf(mask).some((takes) => takes(text)))
+export const mayReadAny = ({ masks }: MaskList, text: string): boolean =>
+  masks.some((mask) => mayRead(mask, text))
 
 type Takes = (text: string) => boolean
 

@@ -38,7 +38,7 @@ export function walk(automaton: Automaton, view: View, text: string): Walked {
 
   for (let at = 0; at < text.length;) {
     const code = text.codePointAt(at)!
-    const char = String.fromCodePoint(code)
+    const char = code > 0xffff ? String.fromCodePoint(code) : text.charAt(at)
     const gap = view === 'loose' && isSeparator(char)
     const after: Way[] = []
     for (const way of ways) {
@@ -121,6 +121,10 @@ export function plainOf(last: Step | undefined): string {
 }
 
 function arrive(ways: Way[], way: Way): void {
+  if (ways.length === 0) {
+    ways.push(way)
+    return
+  }
   const there = ways.find((other) => other.at === way.at && other.inGap === way.inGap)
   if (there) there.two ||= there.last !== way.last || way.two
   else ways.push(way)

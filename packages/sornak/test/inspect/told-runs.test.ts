@@ -66,12 +66,12 @@ test('three letters for zeros are no currency', () => {
 test('two stretches with rows between that no reader of numbers would change', () => {
   const draw = () => `${1 + next(9)}${digits(9)}`
   const cut: Convert = (text) => text.slice(0, -1)
-  for (let again = 0; again < 4; again++) {
-    const told = toldOf(of('{10}'), draw, 5_000, [
-      [1_000, 2_000, (text) => `${BigInt.asUintN(16, BigInt(text))}`],
-      [3_000, 4_200, cut],
+  for (let again = 0; again < 2; again++) {
+    const told = toldOf(of('{10}'), draw, 3_000, [
+      [500, 1_000, (text) => `${BigInt.asUintN(16, BigInt(text))}`],
+      [1_700, 2_300, cut],
     ])
-    expect(told).toEqual(['wrapped uint16 1000-1999', 'cut-short by 1 3000-4199'])
+    expect(told).toEqual(['wrapped uint16 500-999', 'cut-short by 1 1700-2299'])
   }
 })
 
@@ -108,9 +108,9 @@ test('what was converted here and there lies in no run, however often it was', (
     [of('{19}'), () => `${1 + next(9)}${digits(18)}`, withTail, 4],
   ]
   for (const [made, draw, convert, every] of cases) {
-    const seen = Array.from({ length: 6_000 }, () => (next(every) ? draw() : convert(draw())))
+    const seen = Array.from({ length: 3_000 }, () => (next(every) ? draw() : convert(draw())))
     const { told } = columnRuns(made, evidenceOf(made, seen))
-    const short = told.filter(({ from, to }) => to.index - from.index < 5_000)
+    const short = told.filter(({ from, to }) => to.index - from.index < 2_500)
     expect(short.map(({ process, from, to }) => `${process} ${from.index}-${to.index}`)).toEqual([])
   }
 })

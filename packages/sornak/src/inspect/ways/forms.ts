@@ -6,7 +6,7 @@ import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
 import type { MaskList } from '../../mask/list.js'
 import type { Read } from '../../mask/misfit.js'
-import { mayRead } from '../../mask/recognize.js'
+import { mayReadAny } from '../../mask/recognize.js'
 
 /** Every form in which a value may be shown or come in, its own stored form read loosely included. */
 export const formsOf: (definition: Definition) => readonly MaskList[] = remembered(
@@ -17,7 +17,7 @@ export const formsOf: (definition: Definition) => readonly MaskList[] = remember
 
 /** What a form takes a text for; undefined where it does not fit. */
 export function readIn(form: MaskList, text: string): (Read & { readonly ok: true }) | undefined {
-  const read = mayRead(form, text) && form.read(text)
+  const read = mayReadAny(form, text) && form.read(text)
   return read && read.ok ? read : undefined
 }
 
