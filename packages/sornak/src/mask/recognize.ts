@@ -2,7 +2,6 @@
 // one is, and do not ask why not.
 
 import { accept, END, type Automaton, type Edge, type View } from './automaton.js'
-import type { MaskList } from './list.js'
 import type { Mask } from './mask.js'
 import { isSeparator } from './separator.js'
 import { stepTable } from './step-table.js'
@@ -11,8 +10,8 @@ import { stepTable } from './step-table.js'
 export const mayRead = (mask: Mask, text: string): boolean =>
   tablesOf(mask).some((takes) => takes(text))
 
-/** False where `list.read(text)` surely gives a misfit. */
-export const mayReadAny = ({ masks }: MaskList, text: string): boolean =>
+/** False where a list of masks surely gives a misfit for the text. */
+export const mayReadAny = ({ masks }: { readonly masks: readonly Mask[] }, text: string): boolean =>
   masks.some((mask) => mayRead(mask, text))
 
 type Takes = (text: string) => boolean
