@@ -1,6 +1,7 @@
 // All channels by name, in the order in which they act on a value.
 
 import { arithmetic } from './arithmetic.js'
+import { baseForm } from './base-form.js'
 import { binary32, binary64, binary80 } from './binary-types.js'
 import type { Channel } from './channel.js'
 import { cutShort } from './cut-short.js'
@@ -36,6 +37,7 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     binary32,
     exponentForm,
     shortDisplay,
+    baseForm,
     decimalTail,
     grouping,
     scaled,

@@ -78,7 +78,7 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
   ),
   'sign-gained': text(
     'Sign gained',
-    'A hyphen or brackets became a minus sign.',
+    'A hyphen or brackets became a minus sign, or a plus was printed in front.',
     '(206) became -206',
     'Take the sign away, and declare the column as text.',
   ),

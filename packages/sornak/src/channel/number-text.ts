@@ -1,6 +1,7 @@
 // Text that a program printed for a number, taken apart exactly. Nothing is assumed about which
 // program did it: decimal point or comma, any grouping, any style of exponent, signs, padding.
 
+import { ofBaseSixteen } from './base-sixteen.js'
 import type { FindingCode } from './channel.js'
 
 export interface NumberText {
@@ -20,6 +21,8 @@ export interface NumberText {
   readonly padded: boolean
   /** Digits printed before the decimal mark, these zeros among them. */
   readonly before: number
+  /** It is printed in base sixteen; digits are counted as if it were not. */
+  readonly sixteen?: true
 }
 
 const GROUP = "[,.'’ \\u00a0\\u202f\\u2009_]"
@@ -41,6 +44,9 @@ export function numberTexts(text: string): NumberText[] {
   const [, sign, open, body, close] = signed
   if ((open === undefined) !== (close !== ')') || (sign && close) || body === undefined) return []
   const negative = sign === '-' || sign === '−' || close !== undefined
+  const plus = sign === '+'
+  const sixteen = ofBaseSixteen(body)
+  if (sixteen !== undefined) return [inBaseSixteen(sixteen, negative, plus)]
   const scientific = EXPONENT.exec(body)
   const mantissa = scientific ? scientific[1]! : body
   const shift = scientific
@@ -51,7 +57,7 @@ export function numberTexts(text: string): NumberText[] {
     const digits = whole + (decimals ?? '')
     return {
       negative,
-      plus: sign === '+',
+      plus,
       padded: /^0\d/.test(whole),
       before: whole.length,
       coefficient: BigInt(digits),
@@ -62,6 +68,23 @@ export function numberTexts(text: string): NumberText[] {
       grouped,
     }
   })
+}
+
+function inBaseSixteen(value: bigint, negative: boolean, plus: boolean): NumberText {
+  const { length } = `${value}`
+  return {
+    negative,
+    plus,
+    padded: false,
+    before: length,
+    coefficient: value,
+    power: 0,
+    significant: length,
+    decimals: undefined,
+    exponent: false,
+    grouped: false,
+    sixteen: true,
+  }
 }
 
 interface DigitText {
@@ -97,7 +120,8 @@ function digitTexts(text: string, scientific: boolean): DigitText[] {
 }
 
 /** The forms in which a number is printed that is no row of digits. */
-export function formsIn({ exponent, grouped, decimals }: NumberText): FindingCode[] {
+export function formsIn({ exponent, grouped, decimals, sixteen }: NumberText): FindingCode[] {
+  if (sixteen) return ['base-changed']
   if (exponent) return ['exponent']
   return [
     ...(grouped ? (['grouped'] as const) : []),

@@ -204,11 +204,11 @@ function sentence(
     case 'clamped':
       return 'It was too large for an integer column, which put its limit instead.'
     case 'base-changed':
-      return 'It was read in another base.'
+      return 'It was read or printed in another base.'
     case 'date-made':
       return 'It was taken for a date.'
     case 'sign-gained':
-      return 'A minus was added.'
+      return /^\W*\+/.test(seen) ? 'A plus was added.' : 'A minus was added.'
     case 'scaled':
       return 'It is shown as a percentage or an amount, or counts hundredths.'
     case 'look-alike':

@@ -2,7 +2,7 @@
 // wrong digit in says what must be known first.
 
 import { hasDigitForLetter, lookAlikes } from '../channel/look-alike.js'
-import { integerOf, numberTexts } from '../channel/number-text.js'
+import { formsIn, integerOf, numberTexts } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Mask } from '../mask/mask.js'
 
@@ -71,8 +71,7 @@ type Offer = (code: RemedyCode, text: string, message: (text: string) => string)
 
 function numbers(value: string, found: Remedy[], offer: Offer): void {
   for (const number of numberTexts(value)) {
-    if (number.negative || (!number.exponent && !number.grouped && number.decimals === undefined))
-      continue
+    if (number.negative || formsIn(number).length === 0) continue
     const whole = integerOf(number)
     if (number.exponent && number.power > 0) {
       if (found.some(({ code }) => code === 'digits-gone')) continue
@@ -84,17 +83,20 @@ function numbers(value: string, found: Remedy[], offer: Offer): void {
       })
     } else if (whole !== undefined) {
       const digits = `${whole}`
-      const how = number.exponent
-        ? 'full-number'
-        : number.decimals === undefined
-          ? 'separators-out'
-          : 'tail-off'
+      const how =
+        number.exponent || number.sixteen
+          ? 'full-number'
+          : number.decimals === undefined
+            ? 'separators-out'
+            : 'tail-off'
       const said =
         how === 'tail-off'
           ? 'It was printed as a number with a decimal tail'
-          : how === 'full-number'
-            ? 'It was printed with a power of ten, and all its digits are there'
-            : 'It was printed as a number with grouping'
+          : number.sixteen
+            ? 'It was printed in base sixteen'
+            : how === 'full-number'
+              ? 'It was printed with a power of ten, and all its digits are there'
+              : 'It was printed as a number with grouping'
       offer(how, digits, (to) => `${said}: "${to}".`)
     }
   }

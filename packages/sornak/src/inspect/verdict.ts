@@ -281,6 +281,7 @@ function findingsOf(
     const now = leadingZeros(seen)
     if (before > now || (text.startsWith('+') && !seen.includes('+'))) findings.add('zeros-lost')
     if (now > before) findings.add('zeros-added')
+    if (/^\W*\+/.test(seen) && !text.includes('+')) findings.add('sign-gained')
   }
   return [...findings]
 }

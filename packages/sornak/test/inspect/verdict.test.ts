@@ -263,6 +263,39 @@ const cases = [
     finding: 'decimal-tail',
     mend: '3E7',
   },
+  {
+    name: 'printed in base sixteen',
+    of: card,
+    // Python: hex(4300222233334449)
+    seen: '0xf470782ac52b1',
+    verdict: 'mendable',
+    finding: 'base-changed',
+    mend: '4300222233334449',
+  },
+  {
+    name: 'printed in base sixteen with a power of two',
+    of: crew,
+    // Python: float(417).hex()
+    seen: '0x1.a100000000000p+8',
+    verdict: 'mendable',
+    finding: 'base-changed',
+    mend: '00417',
+  },
+  {
+    name: 'base sixteen, where values have letters of their own',
+    of: definition({ stored: '{6 of "0..9A..F"}' }),
+    seen: '0x00F423',
+    verdict: 'misfit',
+    finding: 'unexplained',
+  },
+  {
+    name: 'printed with a plus',
+    of: serial,
+    seen: '+430022223333444417',
+    verdict: 'mendable',
+    finding: 'sign-gained',
+    mend: '430022223333444417',
+  },
 ] as const
 
 test.each(cases)('$name: $seen', ({ of, seen, verdict, ...more }) => {

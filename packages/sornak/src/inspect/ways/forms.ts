@@ -80,6 +80,8 @@ export const showsLookAlikes: (definition: Definition) => boolean = remembered((
 
 /** A letter that names of months have. */
 export const holdsLetters: (space: Space) => boolean = holdsAny('M')
+/** A digit of base sixteen that is a letter. */
+export const holdsSixteen: (space: Space) => boolean = holdsAny('ABCDEFabcdef')
 export const holdsLookAlikes: (space: Space) => boolean = holdsAny('OIZSB')
 /** A separator that dates have. */
 export const storesSeparators: (space: Space) => boolean = holdsAny('-/.')

@@ -10,6 +10,7 @@ import { holds, isOnlyShaped } from '../../identifier/holds.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import { cut } from './from-cut.js'
+import { holdsSixteen } from './forms.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
 import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
@@ -56,6 +57,8 @@ function all(definition: Definition, seen: string): Hypothesis[] {
       ...(stands || isPartOfCode(space, text)
         ? []
         : numberTexts(text)
+            // Behind 0x stand the digits of a code itself, maybe.
+            .filter(({ sixteen }) => !sixteen || !holdsSixteen(space))
             .flatMap((number) => fromNumber(definition, space, number, findings))
             .filter(({ process }) => !(marked && READ.has(process)))),
       ...(scales.length ? fromScaled(definition, text, findings) : []),
