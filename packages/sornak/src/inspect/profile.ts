@@ -79,8 +79,13 @@ export function profiler(definition: Definition): Profiler {
 
   return {
     add(text) {
-      padding[pad(text)]++
-      if (!/^\d{1,60}$/.test(text)) return
+      const padded = pad(text)
+      padding[padded]++
+      if (!/^\d{1,60}$/.test(text)) {
+        // A code is no number.
+        if (padded === 'right') HOLDS.forEach((_, i) => lost[i]!++)
+        return
+      }
       digits++
       widths.set(text.length, (widths.get(text.length) ?? 0) + 1)
       const value = BigInt(text)

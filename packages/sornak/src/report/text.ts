@@ -5,7 +5,7 @@ import { FINDINGS } from '../channel/findings.js'
 import type { FindingCode } from '../channel/channel.js'
 import type { ValueFinding } from '../inspect/finding.js'
 import { about } from '../inspect/messages.js'
-import type { Profile } from '../inspect/profile.js'
+import type { Profile, TypeLoss } from '../inspect/profile.js'
 import { VERDICTS, type Verdict } from '../inspect/verdict.js'
 import type { ErrorLine, Summary } from './jsonl.js'
 import { nextStep } from './next-step.js'
@@ -131,16 +131,17 @@ function profileText(tally: ColumnTally, profile: Profile, paint: Paint): string
       `Start with a zero: ${number(leadingZeros)}. More than 15 significant digits: ${number(beyond15)}; beyond 2^53: ${number(beyond53)}.`,
       6,
     ),
-    ...(losses.length
-      ? [
-          wrap(
-            `A number column would lose values: ${losses.map(({ type, lost }) => `${type} ${number(lost)}`).join(', ')}.`,
-            6,
-          ),
-        ]
-      : []),
+    ...(losses.length ? [wrap(lossesText(types, losses), 6)] : []),
     wrap(`Store it as ${store}.`, 6),
   ]
+}
+
+function lossesText(types: readonly TypeLoss[], losses: readonly TypeLoss[]): string {
+  const [first] = losses
+  const alike = losses.length === types.length && losses.every(({ lost }) => lost === first!.lost)
+  if (alike) return `Any number column would lose ${plural(first!.lost, 'value')}.`
+  const list = losses.map(({ type, lost }) => `${type} ${number(lost)}`)
+  return `A number column would lose values: ${list.join(', ')}.`
 }
 
 function findingLines(code: FindingCode, finding: FindingTally, paint: Paint): string[] {

@@ -95,6 +95,12 @@ describe('padding and precision', () => {
       'decimal(18)': 0,
     })
   })
+  test('a code is lost in each of them, and what is no code is not counted', () => {
+    const made = profiler(definition({ stored: '{1}{1 of "A..F"}{1}' }))
+    for (const value of ['3E7', '0A1', '30000000']) made.add(value)
+    const lost = Object.fromEntries(made.profile().types.map(({ type, lost: n }) => [type, n]))
+    expect(lost).toMatchObject({ '16-bit integer': 3, '32-bit integer': 2, 'decimal(38)': 2 })
+  })
 })
 
 describe('a trusted list', () => {
