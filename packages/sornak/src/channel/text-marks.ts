@@ -10,6 +10,8 @@ const DIGIT = /\p{Nd}/u
 interface Wrapper {
   readonly open: string
   readonly close: string
+  /** It stands behind digits only. */
+  readonly behindDigits?: true
 }
 const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['apostrophe', { open: "'", close: '' }],
@@ -21,6 +23,17 @@ const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['trailing space', { open: '', close: ' ' }],
   ['grave', { open: '`', close: '' }],
   ['typographic quotes', { open: '“', close: '”' }],
+  ['square brackets', { open: '[', close: ']' }],
+  ['angle brackets', { open: '<', close: '>' }],
+  ['braces', { open: '{', close: '}' }],
+  ['semicolon', { open: '', close: ';' }],
+  ['apostrophe behind', { open: '', close: "'" }],
+  ['quote behind', { open: '', close: '"' }],
+  ['quote in front', { open: '"', close: '' }],
+  // How languages write numbers of their widest types.
+  ['long integer', { open: '', close: 'L', behindDigits: true }],
+  ['big integer', { open: '', close: 'n', behindDigits: true }],
+  ['decimal', { open: "Decimal('", close: "')" }],
 ])
 
 const UNMARK = [
@@ -32,20 +45,29 @@ const UNMARK = [
   /^\s+(.*?)\s*$/su,
   /^(.*?)\s+$/su,
   /^=(.*)$/su,
+  /^\[(.*)\]$/su,
+  /^<(.*)>$/su,
+  /^\{(.*)\}$/su,
+  /^(.*)[;'"]$/su,
+  /^"(.*)$/su,
+  /^([+-]?\d+)[Ln]$/u,
+  /^Decimal\('(.*)'\)$/su,
 ]
 
 export const strayMark: Channel = {
   id: 'stray-mark',
   finding: 'stray-mark',
   title: 'Stray marks',
-  describe: 'An apostrophe, quotes, an equals sign or outer spaces became part of the value.',
-  met: 'marks typed to force text in a spreadsheet cell, and exports that quote twice',
+  describe:
+    'An apostrophe, quotes, brackets, an equals sign, outer spaces or the mark of a number type became part of the value.',
+  met: 'marks typed to force text in a spreadsheet cell, exports that quote twice, and values printed as a program writes them',
   prevent: 'Export the value of the cell and not its text marker; quote fields once.',
   example: { before: '00417', after: "'00417", form: 'apostrophe' },
   forms: [...WRAPPERS.keys()],
   forward(text, form) {
     const wrapper = WRAPPERS.get(form)
-    return wrapper ? wrapper.open + text + wrapper.close : text
+    if (!wrapper || (wrapper.behindDigits && !/^\d+$/.test(text))) return text
+    return wrapper.open + text + wrapper.close
   },
   inverse(seen) {
     const inner = UNMARK.flatMap((pattern) => pattern.exec(seen)?.[1] ?? [])
@@ -102,7 +124,7 @@ export interface Unmarked {
 }
 
 /** Printed in ASCII, and neither its first nor its last character is a mark: nearly all texts. */
-const UNMARKED = /^[!#-&(-<>-_a-~](?:[ -~]*[!-~])?$/
+const UNMARKED = /^[!#-&(-;>-Z\\-_a-z|~](?:[ -~]*(?<!\d(?=[Ln])|'(?=\)))[!#-&(-:<=?-\\^_a-z|~])?$/
 
 /** The text itself and every text left when its marks are taken off one after another. */
 export function unmark(seen: string): Unmarked[] {

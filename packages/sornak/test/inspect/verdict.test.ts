@@ -308,6 +308,31 @@ test.each(cases)('$name: $seen', ({ of, seen, verdict, ...more }) => {
   )
 })
 
+// How languages and programs write a value that they print for other programs: Python 2 and R, JavaScript, Python, lists.
+test.each([
+  ['430022223333444417L', 'stray-mark'],
+  ['430022223333444417n', 'stray-mark'],
+  ["Decimal('430022223333444417')", 'stray-mark'],
+  ['[430022223333444417]', 'stray-mark'],
+  ['<430022223333444417>', 'stray-mark'],
+  ['430022223333444417;', 'stray-mark'],
+  ['"430022223333444417', 'stray-mark'],
+  ["430022223333444417'", 'stray-mark'],
+  ['430-022-223-333-444-417', 'display-stored'],
+])('marks and hyphens take no digit away: %s', (seen, finding) => {
+  const { verdict, findings, mend, proof } = judge(serial, seen)
+  expect({ verdict, findings, mend }).toEqual({
+    verdict: 'mendable',
+    findings: [finding],
+    mend: '430022223333444417',
+  })
+  expect(proof).toBeDefined()
+})
+
+test.each(['#####', '******', 'inf', '-Infinity', '#NUM!'])('%s stands for any value', (seen) => {
+  expect(judge(serial, seen)).toMatchObject({ verdict: 'lost', findings: ['overflow-mark'] })
+})
+
 test('zero is told from a word for nothing', () => {
   const said = (seen: string) => {
     const three = definition({ stored: '{3}' })

@@ -44,9 +44,12 @@ export function asLabelled(definition: Definition, { text, findings }: Unmarked)
   })
 }
 
+/** Groups that people write in any number of digits, whether a mask shows it so or not. */
+const HYPHENS = /^\d+-\d+(?:-\d+)+$/
+
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   const found = readAsForm(definition, text, text, findings)
-  if (found.length > 0 || !showsSeparators(definition)) return found
+  if (found.length > 0 || !(showsSeparators(definition) || HYPHENS.test(text))) return found
   return withoutSeparators(text).flatMap((bare) =>
     readAsForm(definition, bare, text, findings).map((one) => ({
       ...one,

@@ -10,11 +10,11 @@ export const isBlank = (seen: string): boolean => BLANK.test(seen)
 /** A word that says that there is no value: `NULL`, `NaN`, `#N/A`. */
 export const isMissing = (seen: string): boolean => MISSING.test(seen.trim())
 
-/** A mark that there was more than could be shown: `#####`, `inf`. */
+/** A mark that there was more than could be shown: `#####`, `*****`, `inf`. */
 export const isOverflow = (seen: string): boolean => OVERFLOW.test(seen.trim())
 
 const BLANK = /^\s*$/u
 const MISSING =
   /^(?:null|\(null\)|none|nan|nil|na|n\/a|#n\/a|#na|<na>|nat|\\n|undefined|-?1\.#ind|-nan)$/i
 const OVERFLOW =
-  /^(?:#{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
+  /^(?:#{2,}|\*{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
