@@ -86,10 +86,12 @@ function score({ name, definition }: Entry, { sample, header }: ColumnLook) {
   const fitting = sample.filter((text) => holds(definition, text))
   const shareFitting = fitting.length / sample.length
   if (shareFitting < 0.3) return { bits: 0, held: false, fitting: shareFitting, header: words }
-  const misfit = shareFitting > 0.97 ? 0 : misfits(definition, sample)
   // A check digit speaks anew with every value; what slots leave out, only once for each character met.
   const checks = definition.check ? Math.min(fitting.length, 40) * Math.log2(10) : 0
-  const bits = checks + placeBits(definition, fitting) + words - 40 * misfit
+  const most = checks + placeBits(definition, fitting) + words
+  // What does not fit only takes from it, and takes long to be judged.
+  const misfit = shareFitting > 0.97 || most < ENOUGH ? 0 : misfits(definition, sample)
+  const bits = most - 40 * misfit
   return { bits, held: misfit < 0.1, fitting: shareFitting, header: words }
 }
 
