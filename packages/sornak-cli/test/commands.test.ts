@@ -49,6 +49,9 @@ describe('explain', () => {
     expect(ran.status).toBe(0)
     expect(ran.out.split('\n').length).toBeGreaterThan(3)
   })
+  test('the forms of a channel, as a hand-over may ask for them', () => {
+    expect(sornak(['explain', 'binary64']).out).toMatch(/Forms, .*: shortest, all digits/)
+  })
   test('a value under an identifier, hidden until revealed', () => {
     const hidden = sornak(['explain', 'staff/number', '417'])
     expect(hidden.status).toBe(1)

@@ -74,7 +74,7 @@ function findingLines(code: FindingCode): string[] {
 }
 
 function channelLines(id: string): string[] {
-  const { title, describe, met, prevent, example, finding } = CHANNELS.get(id)!
+  const { title, describe, met, prevent, example, finding, forms } = CHANNELS.get(id)!
   return [
     `${title} (${id})`,
     `  ${describe}`,
@@ -82,6 +82,7 @@ function channelLines(id: string): string[] {
     `  Met in: ${met}.`,
     `  Prevent: ${prevent}`,
     `  Finding: ${finding}`,
+    `  Forms, for hand-overs in the rules file: ${forms.join(', ')}.`,
   ]
 }
 
