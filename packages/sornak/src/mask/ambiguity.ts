@@ -9,6 +9,8 @@ const MOST_PAIRS = 400_000
 /** A text with two ways through, `'too-many'` where there is no telling, or undefined. */
 export function twoWays(automaton: Automaton): string | 'too-many' | undefined {
   const { cells, start } = automaton
+  // Most masks are one row of cells.
+  if (start.length <= 1 && cells.every(({ next }) => next.length <= 1)) return undefined
   const width = cells.length + 1
   interface Pair {
     readonly a: number

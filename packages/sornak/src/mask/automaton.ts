@@ -59,7 +59,7 @@ export function build(nodes: readonly Node[], view: View): Automaton {
     return [...node.text].reduce<Loose[]>((ends, char) => {
       if (view === 'loose' && isSeparator(char))
         return ends.map(({ into }) => ({ into, gap: true }))
-      return cell({ chars: classOf(exactly(char)), literal: char, next: [] }, ends)
+      return cell({ chars: exactly(char), literal: char, next: [] }, ends)
     }, from)
   }
 
@@ -83,7 +83,7 @@ export function build(nodes: readonly Node[], view: View): Automaton {
   //  ^^^^  ^^
   function framed(node: Slot, from: Loose[], width: number): Loose[] {
     const { align = 'left', fill = ' ' } = node
-    const filler = classOf(exactly(fill))
+    const filler = exactly(fill)
     const all = classOf(node.chars)
     const bare = without(all, fill)
     const loop = (ends: Loose[]) => {
@@ -146,7 +146,11 @@ function without({ ascii, beyondAscii }: CharClass, char: string): CharClass {
   return { ascii: table, beyondAscii: (c) => c !== code && beyondAscii(c) }
 }
 
-function exactly(char: string): Kind {
+const singles = new Map<number, CharClass>()
+
+function exactly(char: string): CharClass {
   const code = char.codePointAt(0)!
-  return { kind: 'of', ranges: [[code, code]] }
+  let known = singles.get(code)
+  if (!known) singles.set(code, (known = classOf({ kind: 'of', ranges: [[code, code]] })))
+  return known
 }

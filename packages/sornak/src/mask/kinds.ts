@@ -49,8 +49,12 @@ export function classOf(kind: Kind): CharClass {
 /** The class taken when a value is given to be shown: `upper` and `lower` take either case. */
 export function givenClassOf(kind: Kind): CharClass {
   if (kind.kind !== 'upper' && kind.kind !== 'lower') return classOf(kind)
-  return fromTest((c) => convert(kind, c) !== undefined)
+  let known = eitherCase.get(kind.kind)
+  if (!known) eitherCase.set(kind.kind, (known = fromTest((c) => convert(kind, c) !== undefined)))
+  return known
 }
+
+const eitherCase = new Map<string, CharClass>()
 
 /** The character as the slot holds it, or undefined where the slot does not take it. */
 export function convert(kind: Kind, codePoint: number): number | undefined {
