@@ -44,26 +44,61 @@ interface Places {
 
 // Blocks of numbers that start alike and hold such a place: the more there are, the less it takes to say that
 // it is one of them.
-function startingAlike(space: Space, { at, width, modulus, many }: Places): Population[] {
+function startingAlike(space: Space, places: Places): Population[] {
+  const { width, many } = places
   const unit = 10n ** BigInt(width.toString().length)
   const looked = many < MOST_TRIES ? many : MOST_TRIES
-  const all = Number(space.integers.count)
+  const found = blocksOf(space, places, unit, looked)
+  if (!found) return []
+  const { start, count, blocks } = found
+  const which = Math.log2((blocks * Number(many)) / Number(looked))
+  const cost = Math.log2(Number(space.integers.count) / count) + Math.log2(space.widest) - which
+  return [block(space, start, start + unit - 1n, cost)]
+}
+
+/** The first block of so many numbers that holds one of the places and any values, and how many such blocks there are. */
+function blocksOf(
+  space: Space,
+  { at, width, modulus }: Places,
+  unit: bigint,
+  looked: bigint,
+): { start: bigint; count: number; blocks: number } | undefined {
+  const startOf = (step: bigint) => ((at + step * modulus) / unit) * unit
+  const inside = (steps: bigint) => stepsInside(at % unit, modulus % unit, unit, width, steps)
+  const [lead] = inside(looked)
+  if (lead === undefined) return undefined
+  if (space.holdsAll(startOf(0n), startOf(looked - 1n) + unit - 1n)) {
+    // Every number is a value, and after so many steps as a block has numbers places lie in their blocks as at first.
+    const blocksIn = (steps: bigint) => [...inside(steps)].length
+    const rounds = looked / unit
+    const blocks = (rounds > 0n ? Number(rounds) * blocksIn(unit) : 0) + blocksIn(looked % unit)
+    return { start: startOf(lead), count: Number(unit), blocks }
+  }
   let blocks = 0
   let first: { readonly start: bigint; readonly count: number } | undefined
-  for (let step = 0n; step < looked; step++) {
-    const place = at + step * modulus
-    const start = (place / unit) * unit
-    if (place + width >= start + unit) continue
+  for (const step of inside(looked)) {
+    const start = startOf(step)
     const count = Number(space.count(start, start + unit - 1n).count)
     if (count === 0) continue
     blocks++
     first ??= { start, count }
   }
-  if (!first) return []
-  const { start, count } = first
-  const which = Math.log2((blocks * Number(many)) / Number(looked))
-  const cost = Math.log2(all / count) + Math.log2(space.widest) - which
-  return [block(space, start, start + unit - 1n, cost)]
+  return first && { ...first, blocks }
+}
+
+// The steps at which a place does not go over the end of its block.
+function* stepsInside(
+  at: bigint,
+  onward: bigint,
+  unit: bigint,
+  width: bigint,
+  steps: bigint,
+): Generator<bigint> {
+  for (let step = 0n, behind = at; step < steps; step++) {
+    if (behind + width < unit) yield step
+    behind += onward
+    if (behind >= unit) behind -= unit
+  }
 }
 
 // Numbers between any two; and those of them that lie among the clean ones, or just before them.
