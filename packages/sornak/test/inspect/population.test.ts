@@ -14,6 +14,7 @@ import {
 } from '../../src/inspect/short/population.js'
 import { amongHeads, fewBlocks } from '../../src/inspect/short/few-blocks.js'
 import { learned } from '../../src/inspect/short/learned.js'
+import { together } from '../../src/inspect/short/places.js'
 import { definition } from '../identifier/definition-for.js'
 
 const four = spaceOf(definition({ stored: '{4}' }))
@@ -186,5 +187,44 @@ describe('where clean values lie', () => {
     const far = block(four, 0n, 9n, 5)
     expect(apart(far, 2, range)).toBe(7)
     expect(apart(far, 20, undefined)).toBe(25)
+  })
+})
+
+// The first block is the one that is told; how many hold a place says how little it takes to say that it is one of them.
+describe.each([
+  ['six digits', '{6}', undefined, 65_536n],
+  ['six digits, few times around', '{6}', undefined, 300_000n],
+  ['ten digits', '{10}', undefined, 65_536n],
+  ['six digits with a check digit', '{6}', 'luhn', 65_536n],
+] as const)('blocks that hold a place: %s', (_, stored, check, modulus) => {
+  const space = spaceOf(definition(check ? { stored, check } : { stored }))
+  test.each([
+    [[417n]],
+    [[4n, 9n]],
+    [[65_530n, 65_535n]],
+    [[120n, 417n, 903n]],
+    [[12_000n, 20_417n]],
+  ])('%s', (values) => {
+    const [low, width] = [values[0]!, values.at(-1)! - values[0]!]
+    const from = 32_768n
+    const unit = 10n ** BigInt(`${width}`.length)
+    const places: bigint[] = []
+    const top = 10n ** BigInt(space.widest) - 1n
+    for (let at = low; at + width <= top; at += modulus) if (at >= from) places.push(at)
+    const looked = places.slice(0, 4096)
+    const counts = looked
+      .map((at) => (at / unit) * unit)
+      .filter((start, i) => looked[i]! + width < start + unit)
+      .map((start) => [start, Number(space.count(start, start + unit - 1n).count)] as const)
+      .filter(([, count]) => count > 0)
+    const [found] = together(space, values, modulus, from, undefined)
+    if (counts.length === 0) return expect(found?.low).not.toBe((looked[0]! / unit) * unit)
+    const [[start, count]] = counts as [readonly [bigint, number]]
+    const of = (counts.length * places.length) / looked.length
+    expect(found).toMatchObject({ low: start, high: start + unit - 1n })
+    expect(found!.cost).toBeCloseTo(
+      Math.log2(Number(space.integers.count) / count) + Math.log2(space.widest) - Math.log2(of),
+      9,
+    )
   })
 })
