@@ -146,6 +146,7 @@ function without({ ascii, beyondAscii }: CharClass, char: string): CharClass {
   return { ascii: table, beyondAscii: (c) => c !== code && beyondAscii(c) }
 }
 
+// The same few separators stand in most masks.
 const singles = new Map<number, CharClass>()
 
 function exactly(char: string): CharClass {
