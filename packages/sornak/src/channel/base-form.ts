@@ -16,8 +16,8 @@ export const baseForm: Channel = {
   forward(text, form) {
     if (!isDigits(text)) return text
     const value = BigInt(bareDigits(text))
-    const digits = value.toString(16)
     if (form === 'binary form') return binaryForm(value)
+    const digits = value.toString(16)
     return `0x${form === 'capital letters' ? digits.toUpperCase() : digits}`
   },
   inverse(seen) {
@@ -28,12 +28,12 @@ export const baseForm: Channel = {
   },
 }
 
-// One bit before the point, and all others behind it.
+// One bit before the point, and all others behind it, four to a digit.
 function binaryForm(value: bigint): string {
   if (value === 0n) return '0x0p+0'
   const bits = value.toString(2)
   const rest = bits.slice(1).replace(/0+$/, '')
-  const digits = rest && BigInt(`0b${rest.padEnd(Math.ceil(rest.length / 4) * 4, '0')}`)
-  const behind = rest && `.${digits.toString(16).padStart(Math.ceil(rest.length / 4), '0')}`
-  return `0x1${behind}p+${bits.length - 1}`
+  const count = Math.ceil(rest.length / 4)
+  const digits = BigInt(`0b0${rest.padEnd(count * 4, '0')}`).toString(16)
+  return `0x1${rest && `.${digits.padStart(count, '0')}`}p+${bits.length - 1}`
 }

@@ -2,7 +2,7 @@
 // wrong digit in says what must be known first.
 
 import { hasDigitForLetter, lookAlikes } from '../channel/look-alike.js'
-import { formsIn, integerOf, numberTexts } from '../channel/number-text.js'
+import { formsIn, integerOf, numberTexts, type NumberText } from '../channel/number-text.js'
 import { unmark } from '../channel/text-marks.js'
 import type { Mask } from '../mask/mask.js'
 
@@ -83,23 +83,18 @@ function numbers(value: string, found: Remedy[], offer: Offer): void {
       })
     } else if (whole !== undefined) {
       const digits = `${whole}`
-      const how =
-        number.exponent || number.sixteen
-          ? 'full-number'
-          : number.decimals === undefined
-            ? 'separators-out'
-            : 'tail-off'
-      const said =
-        how === 'tail-off'
-          ? 'It was printed as a number with a decimal tail'
-          : number.sixteen
-            ? 'It was printed in base sixteen'
-            : how === 'full-number'
-              ? 'It was printed with a power of ten, and all its digits are there'
-              : 'It was printed as a number with grouping'
+      const [how, said] = printedAs(number)
       offer(how, digits, (to) => `${said}: "${to}".`)
     }
   }
+}
+
+function printedAs({ sixteen, exponent, decimals }: NumberText): readonly [RemedyCode, string] {
+  if (sixteen) return ['full-number', 'It was printed in base sixteen']
+  if (exponent)
+    return ['full-number', 'It was printed with a power of ten, and all its digits are there']
+  if (decimals === undefined) return ['separators-out', 'It was printed as a number with grouping']
+  return ['tail-off', 'It was printed as a number with a decimal tail']
 }
 
 function overlong(value: string, offer: Offer): void {

@@ -2,8 +2,8 @@
 // exactly is used.
 
 import { mask, type Mask } from './mask.js'
-import { mayRead } from './recognize.js'
 import { misfit, type NoFit, type Read, type Shown } from './misfit.js'
+import { mayRead } from './recognize.js'
 import { givenText, type Given } from './show.js'
 import type { Fields } from './composite.js'
 

@@ -44,7 +44,7 @@ export function asLabelled(definition: Definition, { text, findings }: Unmarked)
   })
 }
 
-/** Groups that people write in any number of digits, whether a mask shows it so or not. */
+/** As people write any long number, whether a mask shows it so or not: three groups or more. */
 const HYPHENS = /^\d+-\d+(?:-\d+)+$/
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
