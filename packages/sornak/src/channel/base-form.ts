@@ -1,27 +1,34 @@
-// Numbers printed with digits of base sixteen: 0x1a1. All that they were is still there.
+// Numbers printed with digits of base sixteen, eight or two: 0x1a1. All that they were is still there.
 
-import { ofBaseSixteen } from './base-sixteen.js'
 import type { Channel, Preimage } from './channel.js'
 import { bareDigits, isDigits } from './number-text.js'
+import { ofOtherDigits } from './other-digits.js'
+
+const FORMS: ReadonlyMap<string, (value: bigint) => string> = new Map([
+  ['small letters', (value) => `0x${value.toString(16)}`],
+  ['capital letters', (value) => `0x${value.toString(16).toUpperCase()}`],
+  ['binary form', binaryForm],
+  ['between marks', (value) => `16#${value.toString(16).toUpperCase()}#`],
+  ['base eight', (value) => `0o${value.toString(8)}`],
+  ['base two', (value) => `0b${value.toString(2)}`],
+])
 
 export const baseForm: Channel = {
   id: 'base-form',
   finding: 'base-changed',
-  title: 'Printed in base sixteen',
-  describe: 'A number is printed with hexadecimal digits behind 0x.',
+  title: 'Printed in another base',
+  describe:
+    'A number is printed with digits of base sixteen, eight or two, behind a mark that says so.',
   met: 'programs that show the contents of memory, pointers or identifiers of devices',
   prevent: 'Write identifiers as text, never through a number format.',
   example: { before: '00417', after: '0x1a1', form: 'small letters' },
-  forms: ['small letters', 'capital letters', 'binary form'],
+  forms: [...FORMS.keys()],
   forward(text, form) {
-    if (!isDigits(text)) return text
-    const value = BigInt(bareDigits(text))
-    if (form === 'binary form') return binaryForm(value)
-    const digits = value.toString(16)
-    return `0x${form === 'capital letters' ? digits.toUpperCase() : digits}`
+    const print = FORMS.get(form)
+    return print && isDigits(text) ? print(BigInt(bareDigits(text))) : text
   },
   inverse(seen) {
-    const value = ofBaseSixteen(seen)
+    const value = ofOtherDigits(seen)
     return value === undefined
       ? []
       : [{ kind: 'integers', low: value, high: value } satisfies Preimage]

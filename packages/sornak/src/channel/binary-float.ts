@@ -8,12 +8,16 @@ export interface BinaryFormat {
   readonly bits: number
   /** Up to here it holds every integer exactly. */
   readonly exactTo: bigint
+  /** Integers from here on are infinity, where numbers of identifiers get so far. */
+  readonly infinite?: bigint
 }
 
 const format = (bits: number): BinaryFormat => ({ bits, exactTo: 1n << BigInt(bits) })
 
 export const BINARY64: BinaryFormat = format(53)
 export const BINARY32: BinaryFormat = format(24)
+/** The largest number is 65504. */
+export const BINARY16: BinaryFormat = { ...format(11), infinite: 65520n }
 /** Extended precision: 80 bits, of which 64 are digits. */
 export const BINARY80: BinaryFormat = format(64)
 

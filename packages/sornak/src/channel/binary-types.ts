@@ -1,6 +1,7 @@
 // Binary number types (IEEE 754): beyond a power of two only every 2nd, 4th, 8th … integer exists in them.
 
 import {
+  BINARY16,
   BINARY32,
   BINARY64,
   BINARY80,
@@ -14,6 +15,7 @@ import type { Channel, Preimage } from './channel.js'
 import { bareDigits, isDigits } from './number-text.js'
 
 const SEVENTEEN = '17 and zeros'
+const INFINITY = 'inf'
 
 type Words = Pick<Channel, 'id' | 'title' | 'describe' | 'met' | 'prevent' | 'example' | 'forms'>
 
@@ -22,7 +24,7 @@ type Words = Pick<Channel, 'id' | 'title' | 'describe' | 'met' | 'prevent' | 'ex
  * that of so many, else with all of them.
  */
 function binaryType(format: BinaryFormat, words: Words): Channel {
-  const { exactTo } = format
+  const { exactTo, infinite } = format
   const prints = (float: bigint, form: string) => {
     if (form === SEVENTEEN) return filledUp(float)
     return form === 'shortest' && float >= exactTo ? shortest(float, format) : float
@@ -33,18 +35,33 @@ function binaryType(format: BinaryFormat, words: Words): Channel {
     forward(text, form) {
       if (!isDigits(text)) return text
       const value = BigInt(bareDigits(text))
+      if (infinite !== undefined && value >= infinite) return INFINITY
       const printed = prints(nearestFloat(value, format), form)
       return printed === value ? text : printed.toString()
     },
     inverse(seen) {
+      if (seen === INFINITY && infinite !== undefined)
+        return [{ kind: 'residues', rest: 0n, modulus: 1n, from: infinite }]
       if (!/^[1-9]\d*$/.test(seen)) return []
       const value = BigInt(seen)
       const float = nearestFloat(value, format)
+      if (infinite !== undefined && value >= infinite) return []
       if (float < exactTo || !words.forms.some((form) => prints(float, form) === value)) return []
       return [{ kind: 'integers', ...roundedTo(float, format) } satisfies Preimage]
     },
   }
 }
+
+export const binary16: Channel = binaryType(BINARY16, {
+  id: 'binary16',
+  title: 'Stored as a 16-bit binary number',
+  describe:
+    'Beyond 2048 a binary16 number holds only every 2nd, 4th, 8th … integer, and beyond 65504 none.',
+  met: 'arrays of half precision, as models of statistics keep them',
+  prevent: 'Keep identifiers out of arrays of numbers, or keep them as text.',
+  example: { before: '20417', after: '20416', form: 'all digits' },
+  forms: ['all digits', 'shortest'],
+})
 
 export const binary32: Channel = binaryType(BINARY32, {
   id: 'binary32',

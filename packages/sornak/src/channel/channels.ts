@@ -2,10 +2,11 @@
 
 import { arithmetic } from './arithmetic.js'
 import { baseForm } from './base-form.js'
-import { binary32, binary64, binary80 } from './binary-types.js'
+import { binary16, binary32, binary64, binary80 } from './binary-types.js'
 import type { Channel } from './channel.js'
 import { cutShort } from './cut-short.js'
 import { dateGuess } from './date-guess.js'
+import { dayCount } from './day-count.js'
 import { decimalTail } from './decimal-tail.js'
 import { evaluated } from './evaluated.js'
 import { exponentForm, shortDisplay } from './exponent.js'
@@ -28,6 +29,7 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     arithmetic,
     otherBase,
     dateGuess,
+    dayCount,
     sign,
     wrapped,
     clamped,
@@ -35,6 +37,7 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     binary80,
     binary64,
     binary32,
+    binary16,
     exponentForm,
     shortDisplay,
     baseForm,

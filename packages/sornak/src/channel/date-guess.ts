@@ -2,30 +2,9 @@
 // or as the serial number of a day.
 
 import { dateOf, dateText, daysIn } from '../date/calendar.js'
+import { daysFrom } from '../date/day-number.js'
 import type { Channel, Preimage } from './channel.js'
-
-const SHORT = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const LONG = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-]
-
-/** What is known of the date; a year that nobody wrote is the year in which it was read. */
-interface Guess {
-  readonly year: number | undefined
-  readonly month: number
-  readonly day: number | undefined
-}
+import { century, datesSeen, LONG, monthNamed, SHORT, type Guess } from './printed-dates.js'
 
 /** Forward, a year that is not written is this one. */
 const NOW = 2026
@@ -35,7 +14,8 @@ export const dateGuess: Channel = {
   id: 'date-guess',
   finding: 'date-made',
   title: 'Taken for a date',
-  describe: 'A code that looks like a day and a month, or a month and a year, becomes a date.',
+  describe:
+    'A code that looks like a day and a month, a month and a year, or a whole date becomes a date.',
   met: 'opening a CSV file in a spreadsheet, pasting into cells, readers that guess dates',
   prevent: 'Declare the column as text before the data is read.',
   example: { before: 'MAR07', after: '7-Mar', form: 'd-MMM' },
@@ -55,7 +35,9 @@ export const dateGuess: Channel = {
     const [year, day] = [guess.year ?? NOW, guess.day ?? 1]
     switch (form) {
       case 'd-MMM':
-        return guess.day === undefined ? text : `${day}-${SHORT[month - 1]}`
+        return guess.day === undefined || guess.year !== undefined
+          ? text
+          : `${day}-${SHORT[month - 1]}`
       case 'MMM-yy':
         return guess.day === undefined ? `${SHORT[month - 1]}-${two(year % 100)}` : text
       case 'yyyy-MM-dd':
@@ -67,11 +49,11 @@ export const dateGuess: Channel = {
       case 'dd.MM.yyyy':
         return `${two(day)}.${two(month)}.${year}`
       default:
-        return `${serial(year, month, day)}`
+        return `${SPREADSHEETS[0].numberOf({ year, month, day })}`
     }
   },
   inverse(seen) {
-    const texts = datesSeen(seen).flatMap(codesOf)
+    const texts = [...datesSeen(seen), ...serialDates(seen)].flatMap(codesOf)
     return texts.length
       ? [
           {
@@ -100,6 +82,13 @@ function guessOf(text: string): Guess | undefined {
     const month = Number(year[1])
     return month >= 1 && month <= 12 ? { year: Number(year[2]), month, day: undefined } : undefined
   }
+  const compact = /^(\d{4}|\d{2})(\d{2})(\d{2})$/.exec(text)
+  if (compact) {
+    const [y, m, d] = compact.slice(1).map(Number) as [number, number, number]
+    const date = { year: compact[1]!.length === 2 ? century(y) : y, month: m, day: d }
+    const isMet = date.year >= FIRST_YEAR && date.year <= LAST_YEAR
+    return isMet && dateOf(dateText(date)) ? date : undefined
+  }
   const named = /^([A-Za-z]{3,9})[- ]?(\d{1,2})$/.exec(text)
   const turned = /^(\d{1,2})[- ]?([A-Za-z]{3,9})$/.exec(text)
   const word = named?.[1] ?? turned?.[2]
@@ -109,55 +98,6 @@ function guessOf(text: string): Guess | undefined {
   if (number >= 1 && number <= daysIn(NOW, month)) return { year: undefined, month, day: number }
   return named && number > 31 ? { year: century(number), month, day: undefined } : undefined
 }
-
-const century = (two: number) => (two < 30 ? 2000 + two : 1900 + two)
-
-function monthNamed(word: string): number {
-  const lower = word.toLowerCase()
-  if (lower === 'sept') return 9
-  return (
-    1 +
-    SHORT.findIndex((short, i) => lower === short.toLowerCase() || lower === LONG[i]!.toLowerCase())
-  )
-}
-
-// Every date that the text may print. An English month name, or figures in any usual order.
-function datesSeen(seen: string): Guess[] {
-  const text = seen.replace(/[T ]00:00(?::00(?:\.0+)?)?(?:Z|[+-]00:?00)?$/, '')
-  const iso = dateOf(text)
-  if (iso?.month !== undefined && iso.day !== undefined)
-    return [{ year: iso.year, month: iso.month, day: iso.day }]
-  const figures = /^(\d{1,2})([-/.])(\d{1,2})\2(\d{4}|\d{2})$/.exec(text)
-  if (figures) {
-    const [a, b, y] = [figures[1], figures[3], figures[4]].map(Number) as [number, number, number]
-    const year = figures[4]!.length === 2 ? century(y) : y
-    return [
-      { year, month: a, day: b },
-      { year, month: b, day: a },
-    ].filter(exists)
-  }
-  const dayFirst = /^(\d{1,2})[-. ]?([A-Za-z]{3,9})(?:[-. ](\d{2}|\d{4}))?$/.exec(text)
-  const monthFirst = /^([A-Za-z]{3,9})[-. ]?(\d{1,2}|\d{4})$/.exec(text)
-  if (dayFirst) {
-    const month = monthNamed(dayFirst[2]!)
-    const y = dayFirst[3]
-    const year = y === undefined ? undefined : y.length === 2 ? century(Number(y)) : Number(y)
-    return [{ year, month, day: Number(dayFirst[1]) }].filter(exists)
-  }
-  if (monthFirst) {
-    const month = monthNamed(monthFirst[1]!)
-    const number = Number(monthFirst[2])
-    const year = monthFirst[2]!.length === 4 ? number : century(number)
-    return [
-      { year, month, day: undefined },
-      { year: undefined, month, day: number },
-    ].filter(exists)
-  }
-  return /^\d{5}$/.test(text) ? serialDates(Number(text)) : []
-}
-
-const exists = ({ month, day }: Guess) =>
-  month >= 1 && month <= 12 && (day === undefined || (day >= 1 && day <= daysIn(2024, month)))
 
 // Every code that may have been taken for this date.
 function codesOf({ year, month, day }: Guess): string[] {
@@ -181,6 +121,9 @@ function codesOf({ year, month, day }: Guess): string[] {
           for (const m of months)
             for (const d of days)
               texts.push(`${d}${s}${m}${s}${y}`, `${m}${s}${d}${s}${y}`, `${y}${s}${m}${s}${d}`)
+      const compact = two(month) + two(day)
+      texts.push(`${year}`.padStart(4, '0') + compact)
+      if (century(year % 100) === year) texts.push(two(year % 100) + compact)
     }
   }
   if (year !== undefined && (day === undefined || day === 1)) {
@@ -191,24 +134,15 @@ function codesOf({ year, month, day }: Guess): string[] {
   return [...new Set(texts)]
 }
 
-/** Days from the last day but one of 1899, as spreadsheets count them. */
-function serial(year: number, month: number, day: number): number {
-  let days = 2
-  for (let y = 1900; y < year; y++) days += daysIn(y, 2) === 29 ? 366 : 365
-  for (let m = 1; m < month; m++) days += daysIn(year, m)
-  return days + day - 1
-}
+/** Two ways of counting days are met: from 1899-12-30, and four years later. */
+const SPREADSHEETS = [daysFrom('1899-12-30'), daysFrom('1904-01-01')] as const
+/** Digits are taken for a date, and dates for those of codes, from one year to the other. */
+const FIRST_YEAR = 1930
+const LAST_YEAR = 2199
 
-// Two ways of counting are met: from 1899-12-30, and four years later.
-function serialDates(count: number): Guess[] {
-  return [count, count + 1462].flatMap((days): Guess[] => {
-    let year = 1900
-    let left = days - 2
-    for (; left >= (daysIn(year, 2) === 29 ? 366 : 365); year++)
-      left -= daysIn(year, 2) === 29 ? 366 : 365
-    if (left < 0 || year > 2199) return []
-    let month = 1
-    for (; left >= daysIn(year, month); month++) left -= daysIn(year, month)
-    return [{ year, month, day: left + 1 }]
-  })
-}
+const serialDates = (seen: string): Guess[] =>
+  /^\d{5}$/.test(seen)
+    ? SPREADSHEETS.flatMap((count) => count.dayOf(BigInt(seen)) ?? []).filter(
+        ({ year }) => year <= LAST_YEAR,
+      )
+    : []

@@ -1,8 +1,9 @@
 // Text that a program printed for a number, taken apart exactly. Nothing is assumed about which
 // program did it: decimal point or comma, any grouping, any style of exponent, signs, padding.
 
-import { ofBaseSixteen } from './base-sixteen.js'
 import type { FindingCode } from './channel.js'
+import { ofOtherDigits } from './other-digits.js'
+import { powerOfTen } from './power-of-ten.js'
 
 export interface NumberText {
   readonly negative: boolean
@@ -21,8 +22,8 @@ export interface NumberText {
   readonly padded: boolean
   /** Digits printed before the decimal mark, these zeros among them. */
   readonly before: number
-  /** It is printed in base sixteen; digits are counted as if it were not. */
-  readonly sixteen?: true
+  /** It is printed in another base; digits are counted as if it were not. */
+  readonly otherBase?: true
 }
 
 const GROUP = "[,.'’ \\u00a0\\u202f\\u2009_]"
@@ -30,9 +31,6 @@ const GROUPED = new RegExp(`^(\\d{1,3})((${GROUP})\\d{3}(?:\\3\\d{3})*)(?:([.,])
 const INDIAN = /^(\d{1,2}(?:,\d{2})+,\d{3})(?:\.(\d*))?$/
 const FOURS = /^(\d{1,4}(?:([ ,])\d{4})(?:\2\d{4})*)$/
 const DECIMAL = /^(\d*)(?:([.,])(\d*))?$/
-// A D is an exponent only with a sign behind it: 499D88 is a code.
-const EXPONENT =
-  /^(.*?\d[.,]?)\s*(?:[eE]|[dD](?=[+\-−])|[x×*·]\s?10\s?(?:\^|\*\*)\s?)\s*([+\-−]?)(\d{1,4})$/u
 /** Longer texts are no printed number, and exponents beyond this no identifier. */
 const LONGEST = 400
 
@@ -45,15 +43,11 @@ export function numberTexts(text: string): NumberText[] {
   if ((open === undefined) !== (close !== ')') || (sign && close) || body === undefined) return []
   const negative = sign === '-' || sign === '−' || close !== undefined
   const plus = sign === '+'
-  const sixteen = ofBaseSixteen(body)
-  if (sixteen !== undefined) return [inBaseSixteen(sixteen, negative, plus)]
-  const scientific = EXPONENT.exec(body)
-  const mantissa = scientific ? scientific[1]! : body
-  const shift = scientific
-    ? Number.parseInt(scientific[3]!, 10) *
-      (scientific[2] === '-' || scientific[2] === '−' ? -1 : 1)
-    : 0
-  return digitTexts(mantissa, scientific !== null).map(({ whole, decimals, grouped }) => {
+  const otherBase = ofOtherDigits(body)
+  if (otherBase !== undefined) return [inOtherBase(otherBase, negative, plus)]
+  const scientific = powerOfTen(body)
+  const { coefficient = body, power: shift = 0 } = scientific ?? {}
+  return digitTexts(coefficient, scientific !== undefined).map(({ whole, decimals, grouped }) => {
     const digits = whole + (decimals ?? '')
     return {
       negative,
@@ -64,13 +58,13 @@ export function numberTexts(text: string): NumberText[] {
       power: shift - (decimals?.length ?? 0),
       significant: digits.replace(/^0+(?=\d)/, '').length,
       decimals: decimals?.length,
-      exponent: scientific !== null,
+      exponent: scientific !== undefined,
       grouped,
     }
   })
 }
 
-function inBaseSixteen(value: bigint, negative: boolean, plus: boolean): NumberText {
+function inOtherBase(value: bigint, negative: boolean, plus: boolean): NumberText {
   const { length } = `${value}`
   return {
     negative,
@@ -83,7 +77,7 @@ function inBaseSixteen(value: bigint, negative: boolean, plus: boolean): NumberT
     decimals: undefined,
     exponent: false,
     grouped: false,
-    sixteen: true,
+    otherBase: true,
   }
 }
 
@@ -120,8 +114,8 @@ function digitTexts(text: string, scientific: boolean): DigitText[] {
 }
 
 /** The forms in which a number is printed that is no row of digits. */
-export function formsIn({ exponent, grouped, decimals, sixteen }: NumberText): FindingCode[] {
-  if (sixteen) return ['base-changed']
+export function formsIn({ exponent, grouped, decimals, otherBase }: NumberText): FindingCode[] {
+  if (otherBase) return ['base-changed']
   if (exponent) return ['exponent']
   return [
     ...(grouped ? (['grouped'] as const) : []),

@@ -41,6 +41,8 @@ export interface Context {
   readonly trusted?: TrustedList | undefined
   /** Values that are exactly the limit of a type, and stand for any beyond it. */
   readonly limits?: ReadonlySet<string> | undefined
+  /** Bits that say that rows which follow each other were converted; none, where they lie here and there. */
+  readonly bits?: number | undefined
   /** The channel that explains them. */
   readonly channel?: string | undefined
   /** What stands behind one space may be a number, in front of which a plus was left out. */

@@ -16,7 +16,7 @@ import { EVEN, loneSlip } from './runs/slip-odds.js'
 import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { isShortening, mayBeShortened } from './ways/shortening.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
-import { MEND_ODDS, OTHER_KIND, THROUGHOUT } from './ways/weights.js'
+import { MEND_ODDS, OTHER_KIND, RUN_BITS, THROUGHOUT } from './ways/weights.js'
 
 /** The ways that are left when the neighbours have spoken, weighed as they say; and the slip in typing that was weighed with them. */
 export function weighedIn(
@@ -191,19 +191,22 @@ export function likelyIn(
 ): readonly Hypothesis[] {
   const isTold = ({ process }: Hypothesis) =>
     context !== undefined && prior(process) * 2 ** context.lift(process) > 1 - MEND_ODDS
-  if (!ways.some((way) => isShortening(way.process) && isTold(way)))
-    return ways.filter(({ process }) => !isShortening(process))
+  const known = ways.some(({ inRows }) => inRows)
+    ? ways.filter((way) => !way.inRows || isRunOf(way, context))
+    : ways
+  if (!known.some((way) => isShortening(way.process) && isTold(way)))
+    return known.filter(({ process }) => !isShortening(process))
   const space = spaceOf(definition)
   const bare = printed(seen, space)
   const leaves = (id: string) =>
-    ways.some(
+    known.some(
       ({ process, originals }) =>
         process === id &&
         originals.kind === 'integers' &&
         space.count(originals.low, originals.high).count > 0n,
     )
   const [isRead, isFifteen] = [leaves('number-read'), leaves('fifteen-cut')]
-  return ways.filter(
+  return known.filter(
     (way) =>
       !isShortening(way.process) ||
       (isTold(way) && mayBeShortened(way.process, bare, isRead, isFifteen)),
@@ -227,3 +230,6 @@ export function asTold(
   )
   return left.length ? left : ways
 }
+
+const isRunOf = ({ channels }: Hypothesis, context: Context | undefined) =>
+  (context?.bits ?? 0) > RUN_BITS && context?.channel === channels.at(-1)

@@ -89,8 +89,8 @@ function numbers(value: string, found: Remedy[], offer: Offer): void {
   }
 }
 
-function printedAs({ sixteen, exponent, decimals }: NumberText): readonly [RemedyCode, string] {
-  if (sixteen) return ['full-number', 'It was printed in base sixteen']
+function printedAs({ otherBase, exponent, decimals }: NumberText): readonly [RemedyCode, string] {
+  if (otherBase) return ['full-number', 'It was printed in another base']
   if (exponent)
     return ['full-number', 'It was printed with a power of ten, and all its digits are there']
   if (decimals === undefined) return ['separators-out', 'It was printed as a number with grouping']

@@ -24,8 +24,10 @@ export interface SortedMembers {
   keyAt(rank: number): string
 }
 
-// That a number was cut at its front before it was read or printed keeps no member from being the one.
-const isLikely = (way: Hypothesis) => way.quiet !== true && !isPrintedEnd(way)
+// That a number was cut at its front before it was read or printed keeps no member from being the one; nor does what only
+// rows could tell.
+const isLikely = (way: Hypothesis) =>
+  way.quiet !== true && way.inRows !== true && !isPrintedEnd(way)
 
 /** @param texts stored texts; what stands twice counts once */
 export function trustedList(texts: Iterable<string>): TrustedList {

@@ -296,4 +296,5 @@ const NUMERIC = new Set([
   'binary80',
   'binary64',
   'binary32',
+  'binary16',
 ])

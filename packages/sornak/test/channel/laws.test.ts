@@ -20,6 +20,7 @@ const codes = fc.oneof(
   fc.stringMatching(/^[0-9]{1,3}\/[1-9][0-9]{0,2}$/),
   fc.stringMatching(/^(0?[1-9]|1[0-2])[-/.](0?[1-9]|[1-2][0-9])$/),
   fc.stringMatching(/^(MAR|Sep|december|JUN)[- ]?(0[1-9]|1[0-9]|[4-9][0-9])$/),
+  fc.stringMatching(/^(19|20)?[0-9]{2}(0[1-9]|1[0-2])(0[1-9]|1[0-9]|2[0-8])$/),
   fc.stringMatching(/^[0-9]{1,2}:[0-5][0-9]$/),
   fc.stringMatching(/^(\([0-9]{1,6}\)|[0-9]{1,6}-)$/),
 )

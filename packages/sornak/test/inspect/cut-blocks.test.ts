@@ -202,3 +202,22 @@ describe('blocks', () => {
     )
   })
 })
+
+describe('letters alone are left of codes', () => {
+  const code = of('{4 upper}{7}')
+  const codes = (count: number) => Array.from({ length: count }, () => `HSFU${digits(7)}`)
+  const at = (values: readonly string[], row: number) =>
+    judge(code, values[row]!, 10, columnRuns(code, evidenceOf(code, values)).around(row))
+
+  test('where rows follow each other, they were cut', () => {
+    const cut = codes(40).map((text) => text.slice(0, 4))
+    const told = at([...codes(100), ...cut, ...codes(100)], 120)
+    expect(told).toMatchObject({ verdict: 'lost', findings: ['cut-short'], possible: 10_000_000n })
+  })
+
+  test('here and there they are words', () => {
+    const values = codes(200)
+    for (let row = 0; row < 200; row += 9) values[row] = row % 2 ? 'VOID' : 'TEST'
+    expect(at(values, 9)).toMatchObject({ verdict: 'misfit', findings: ['unexplained'] })
+  })
+})

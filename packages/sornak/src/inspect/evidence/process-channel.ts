@@ -27,4 +27,11 @@ export const printsRound = (process: string): boolean =>
 export const sameKind = (a: string, b: string): boolean =>
   a === b || (ROUNDINGS.has(a) && ROUNDINGS.has(b))
 
-const ROUNDINGS = new Set(['fifteen-digits', 'binary80', 'binary64', 'binary32', 'short-display'])
+const ROUNDINGS = new Set([
+  'fifteen-digits',
+  'binary80',
+  'binary64',
+  'binary32',
+  'binary16',
+  'short-display',
+])

@@ -1,6 +1,7 @@
 // The processes that a column is watched for, and what a value that fits says of each: that it could have
 // printed it (in favour by as much as it is rare otherwise), or that it could not.
 
+import { COUNTED } from '../../channel/day-count.js'
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
@@ -13,6 +14,7 @@ import {
   double,
   extended,
   fifteen,
+  half,
   plain,
   rounds,
   single,
@@ -27,7 +29,7 @@ export function processesOf(definition: Definition): Process[] {
   const never = (id: string): Process => ({ id, usual: OUT })
   const list: Process[] = [
     ...FORMS.map((code) => never(`form ${code}`)),
-    ...['marks', 'display', 'letter-case', 'sign'].map(never),
+    ...['marks', 'display', 'letter-case', 'sign', ...COUNTED].map(never),
     { id: 'look-alike', usual: OUT, fits: unlessZeroIn },
     ...unlessHeld(space, 'evaluated', unlessCode, 69, 101),
     ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
@@ -73,6 +75,7 @@ function numeric(space: Space): Process[] {
   // What fits starts with a zero, or is beyond so many nines: they show in what does not.
   for (let nines = 6; nines < widest; nines++)
     list.push({ id: `clamped ${'9'.repeat(nines)}`, usual: OUT })
+  if (widest > 3) list.push(notOfFitting(rounds('binary16', space, half)))
   if (widest > 7) list.push(rounds('binary32', space, single))
   if (widest > FIFTEEN)
     list.push(
@@ -84,6 +87,16 @@ function numeric(space: Space): Process[] {
     )
   if (widest > 19) list.push(rounds('binary80', space, extended))
   return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))
+}
+
+// Short numbers that are even, or end in zeros, are what some lists have: they say only that it could not be.
+function notOfFitting({ fits, ...process }: Process): Process {
+  const score = fits!
+  return {
+    ...process,
+    fits: (bytes, start, end) => Math.min(0, score(bytes, start, end)),
+    leaves: score,
+  }
 }
 
 // A reader that stops at the first character that is no digit leaves digits alone, and nothing else.

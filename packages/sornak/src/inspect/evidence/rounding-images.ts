@@ -1,6 +1,7 @@
 // What a rounding prints: whether a value that fits may be one, and of how many originals.
 
 import {
+  BINARY16,
   BINARY32,
   BINARY64,
   BINARY80,
@@ -180,6 +181,28 @@ export const single: Image = {
     if (!round && !doubled && lowBits(bytes, start, end, least) !== 0) return 'out'
     const float = singlePrinted(valueOf(bytes, start, end))
     return float === undefined ? 'out' : roundedTo(float, BINARY32)
+  },
+}
+
+/** Up to 2^11 every integer is a binary16 number, and none from here on. */
+const HALVES = { whole: BINARY16.exactTo, infinite: BINARY16.infinite! }
+
+export const half: Image = {
+  turns: [`${HALVES.whole}`, `${HALVES.infinite - 1n}`],
+  alike(length, front) {
+    if (length < 4 || length > 5 || (length === 4 && front < Number(HALVES.whole))) return {}
+    return { lastDigit: true, bits: length === 4 ? 1 : 3 }
+  },
+  of(bytes, start, end) {
+    const digits = end - start
+    if (digits < 4) return undefined
+    if (digits > 5) return 'out'
+    const value = valueOf(bytes, start, end)
+    if (value <= HALVES.whole) return undefined
+    if (value >= HALVES.infinite) return 'out'
+    const float = nearestFloat(value, BINARY16)
+    const named = value === float || isShortest(value, float, BINARY16)
+    return named ? roundedTo(float, BINARY16) : 'out'
   },
 }
 

@@ -197,6 +197,7 @@ export function prior(id: string): number {
   if (id.startsWith('cut-short')) return TOGETHER.cutShort
   if (id === 'short-display') return EACH.shortPlain
   if (isShortening(id) || id === 'thousands') return weightOf(id)
+  if (id === 'binary16') return TOGETHER.binary16
   if (id === 'binary32') return EACH.binary32
   if (id === 'binary80') return EACH.binary80
   if (id === CARELESS) return TOGETHER.carelessly

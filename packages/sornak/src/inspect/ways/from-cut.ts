@@ -11,8 +11,8 @@ export const unchanged = (seen: string): Hypothesis => way('unchanged', [], [], 
 
 /** Only the front or the end is left. `alone`: nothing else explains the text. */
 export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
-  // One or two characters say nothing of where they were cut from, and letters alone are often words.
-  if (seen.length < 1 || seen.length > 48 || !/\d/.test(seen)) return []
+  if (seen.length < 1 || seen.length > LONGEST) return []
+  if (!/\d/.test(seen)) return lettersLeft(space, seen)
   const longer = space.widths.filter((width) => width > seen.length)
   const sides = longer.flatMap((width) =>
     [startingWith, endingWith].map((side) => ({ width, subset: side(space, seen, width) })),
@@ -43,6 +43,27 @@ export function cut(space: Space, seen: string, alone: boolean): Hypothesis[] {
       ? [cutShort, way(process, ['cut-short'], ['cut-short'], [seen], whole)]
       : [cutShort]
   })
+}
+
+const LONGEST = 48
+
+// Letters alone are words as often: rows have to say that they are the start of codes.
+function lettersLeft(space: Space, seen: string): Hypothesis[] {
+  const [width = 0] = space.widths
+  if (space.widths.length > 1 || seen.length >= width) return []
+  const subset = startingWith(space, seen)
+  if (subset.count === 0n) return []
+  return [
+    {
+      originals: { kind: 'subset', subset },
+      process: `cut-short by ${width - seen.length}`,
+      channels: ['cut-short'],
+      findings: ['cut-short'],
+      weight: TOGETHER.onlyCut,
+      per: 'all',
+      inRows: true,
+    },
+  ]
 }
 
 /** So many zeros at the front of an end hardly ever stand there by chance. */

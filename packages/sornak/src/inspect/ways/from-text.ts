@@ -2,7 +2,6 @@
 // and brackets that became a sign.
 
 import type { FindingCode } from '../../channel/channel.js'
-import { dateGuess } from '../../channel/date-guess.js'
 import { label } from '../../channel/label.js'
 import { letterCase } from '../../channel/letter-case.js'
 import { hasLookAlike, lookAlike } from '../../channel/look-alike.js'
@@ -15,7 +14,6 @@ import { holds } from '../../identifier/holds.js'
 import type { Space } from '../../identifier/space.js'
 import {
   formsOf,
-  holdsLetters,
   holdsLookAlikes,
   holdsSeparators,
   readIn,
@@ -23,8 +21,8 @@ import {
   showsLookAlikes,
   showsSeparators,
   storedOf,
-  storesSeparators,
 } from './forms.js'
+import { fromDate } from './from-date.js'
 import { asSum } from './from-sum.js'
 import { way, type Hypothesis } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
@@ -45,11 +43,11 @@ export function asLabelled(definition: Definition, { text, findings }: Unmarked)
 }
 
 /** As people write any long number, whether a mask shows it so or not: three groups or more. */
-const HYPHENS = /^\d+-\d+(?:-\d+)+$/
+const SEPARATED = /^\(?\d+(?:(?:[-./_ ]|\)[ -]?)\d+){2,}$/
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   const found = readAsForm(definition, text, text, findings)
-  if (found.length > 0 || !(showsSeparators(definition) || HYPHENS.test(text))) return found
+  if (found.length > 0 || !(showsSeparators(definition) || SEPARATED.test(text))) return found
   return withoutSeparators(text).flatMap((bare) =>
     readAsForm(definition, bare, text, findings).map((one) => ({
       ...one,
@@ -84,17 +82,17 @@ function readAsForm(
 // People put separators where they like; what is left without them tells as much. An international prefix may be
 // written as 00, and the zero that is dialled at home may stand in brackets behind it (ITU-T E.123).
 function withoutSeparators(text: string): string[] {
-  const bare = text.replace(/[ \-./()]/g, '')
+  const bare = text.replace(/[ \-./()_]/g, '')
   if (/^00\d/.test(bare) && bare.length > 9) return [`+${trunkLess(text).slice(2)}`, bare]
   if (/^\+\d+ ?\(0\)/.test(text)) return [trunkLess(text)]
   return separatedAnyhow(text) ? [bare] : []
 }
 
-const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()]/g, '')
+const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()_]/g, '')
 
 // Groups of digits with separators between them that are no number with decimals and no date.
 function separatedAnyhow(text: string): boolean {
-  if (!/^\+?[(]?\d+(?:[ \-./()]{1,2}\d+)+$/.test(text)) return false
+  if (!/^\+?[(]?\d+(?:[ \-./()_]{1,2}\d+)+$/.test(text)) return false
   return !/^\d+\.\d+$|^\d{1,4}[/-]\d{1,2}$|^\d{1,4}([-./])\d{1,2}\1\d{1,4}$/.test(text)
 }
 
@@ -128,13 +126,7 @@ export function textual(
   if (letters && !whole) offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
   if (!whole && /\p{L}/u.test(text))
     offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
-  if (/[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/.test(text) && (separated || holdsLetters(space)))
-    offer(
-      'date-guess',
-      'date-made',
-      from(dateGuess),
-      /^\d+$/.test(text) && !storesSeparators(space) ? TOGETHER.evaluatedDisplay : TOGETHER.dated,
-    )
+  found.push(...fromDate(definition, space, { text, findings }))
   if (!separated) return found
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)

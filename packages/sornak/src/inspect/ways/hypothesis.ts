@@ -21,6 +21,8 @@ export interface Hypothesis {
   readonly findings: readonly FindingCode[]
   /** It is possible, and no evidence for the process. */
   readonly quiet?: boolean
+  /** Only in a run of rows that its channel explains: by itself it may be anything. */
+  readonly inRows?: true
   /** What a percent sign did, where there is one. */
   readonly percent?: Percent | undefined
   /** The number was divided by a hundred. */

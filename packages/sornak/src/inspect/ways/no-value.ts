@@ -10,11 +10,16 @@ export const isBlank = (seen: string): boolean => BLANK.test(seen)
 /** A word that says that there is no value: `NULL`, `NaN`, `#N/A`. */
 export const isMissing = (seen: string): boolean => MISSING.test(seen.trim())
 
-/** A mark that there was more than could be shown: `#####`, `*****`, `inf`. */
-export const isOverflow = (seen: string): boolean => OVERFLOW.test(seen.trim())
+/** A mark that there was more than could be shown: `#####`, `*****`, `inf`; or the largest number of a binary type. */
+export const isOverflow = (seen: string): boolean => {
+  const text = seen.trim()
+  return OVERFLOW.test(text) || LARGEST.test(text)
+}
 
 const BLANK = /^\s*$/u
 const MISSING =
-  /^(?:null|\(null\)|none|nan|nil|na|n\/a|#n\/a|#na|<na>|nat|\\n|undefined|-?1\.#ind|-nan)$/i
+  /^(?:\(?(?:null|none|nil|blank|empty|missing)\)?|n\/a|#n\/a|#?na|<na>|nat|\\n|undefined|unknown|-?nan(?:\(ind\))?|-?1\.#(?:ind|qnan)|[-–—?]{1,3}|\.{1,3}|…)$/i
 const OVERFLOW =
-  /^(?:#{2,}|\*{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null)[!?]?)$/i
+  /^(?:#{2,}|\*{2,}|[+-]?inf(?:inity)?|[+-]?∞|-?1\.#inf|#(?:num|value|ref|name|div\/0|null|error)[!?]?|\(error\)|err(?:or|:\d{3})?)$/i
+// Binary64 and binary32 (IEEE 754).
+const LARGEST = /^[+-]?(?:1\.7976\d*e\+?308|3\.4028\d*e\+?0?38)$/i

@@ -58,7 +58,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
         ? []
         : numberTexts(text)
             // Behind 0x stand the digits of a code itself, maybe.
-            .filter(({ sixteen }) => !sixteen || !holdsSixteen(space))
+            .filter(({ otherBase }) => !otherBase || !holdsSixteen(space))
             .flatMap((number) => fromNumber(definition, space, number, findings))
             .filter(({ process }) => !(marked && READ.has(process)))),
       ...(scales.length ? fromScaled(definition, text, findings) : []),

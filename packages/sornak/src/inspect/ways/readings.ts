@@ -1,6 +1,7 @@
 // The integers that a printed number may have stood for before digits of it were lost, each way with its weight.
 
 import {
+  BINARY16,
   BINARY32,
   BINARY64,
   BINARY80,
@@ -60,6 +61,7 @@ export function readings(number: NumberText, value: bigint): Reading[] {
     asItIs,
     ...ofBinary64(number, value, digits),
     ...ofBinary32(number, value, digits),
+    ...ofBinary16(value, digits),
     ...ofBinary80(value),
     ...ofFifteenPrinted(value, digits),
     ...(isShort(number)
@@ -148,6 +150,15 @@ function ofBinary32(number: NumberText, value: bigint, digits: string): Reading[
 
 /** Shorter numbers are binary32 numbers, and printed with all their digits. */
 const FEWEST_ROUNDED = 8
+
+// All of its digits, or the fewest that name it.
+function ofBinary16(value: bigint, digits: string): Reading[] {
+  if (digits.length > 5 || value <= BINARY16.exactTo || value >= BINARY16.infinite!) return []
+  const float = nearestFloat(value, BINARY16)
+  if (value !== float && !isShortest(value, float, BINARY16)) return []
+  const interval = roundedEitherWay(float, BINARY16)
+  return rounding('binary16', 'binary16', TOGETHER.binary16, interval, 'all')
+}
 
 // Its digits are printed with all of them.
 const ofBinary80 = (value: bigint): Reading[] =>

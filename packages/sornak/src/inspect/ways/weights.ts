@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 18
+export const WEIGHTS_VERSION = 19
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -46,6 +46,8 @@ export const TOGETHER = {
   shortened: 0.0001,
   /** A number that was cut or rounded to thousands, as amounts are. */
   thousands: 0.000001,
+  /** Numbers of half precision, which hold hardly any identifier. */
+  binary16: 0.000002,
   /** A number beyond 2^53, printed with digits that are neither its own nor the fewest that name it. */
   carelessly: 0.0001,
   /** A code that was worked out, as a power of ten or as a sum. */
@@ -54,6 +56,13 @@ export const TOGETHER = {
   evaluatedDisplay: 0.0001,
   /** A date that is one of the codes' own. */
   dated: 1,
+  /**
+   * A number shown as a date: days from 1900 as spreadsheets count them; from 1904 as few do; from 1970 as others. A lone
+   * date may as well have been written where it does not belong: it is not mended by odds.
+   */
+  counted: 1,
+  countedLater: 0.002,
+  countedElsewhere: 0.01,
   /** A percent or currency sign. */
   scaled: 1,
   /** A minus in front of digits: from a wrap of a wide number, from brackets or a hyphen, or a sum. */

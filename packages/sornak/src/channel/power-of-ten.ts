@@ -1,0 +1,35 @@
+// The power of ten behind the digits of a printed number, in every style in which programs and people write one.
+
+export interface PowerOfTen {
+  readonly coefficient: string
+  readonly power: number
+}
+
+const STYLES: readonly RegExp[] = [
+  /^(.*?\d[.,]?)\s*[eE]\s*([+\-−]?)(\d{1,4})$/u,
+  // Another letter is an exponent only with a sign behind it or a decimal mark before it: 499D88 is a code.
+  /^(.*?\d[.,]?)\s*[dDqQ]\s*([+\-−])(\d{1,4})$/u,
+  /^(\d*[.,]\d+)[dD]()(\d{1,4})$/u,
+  /^(.*?\d[.,]?)\s*[x×*·⋅]\s?10\s?(?:\^|\*\*)\s?([+\-−]?)(\d{1,4})$/u,
+  /^(.*?\d[.,]?)\s*[x×*·⋅]\s?10([⁺⁻]?)([⁰¹²³⁴-⁹]{1,4})$/u,
+  /^(.*?\d[.,]?)\*\^([+\-−]?)(\d{1,4})$/u,
+  // Where three digits leave no room for the letter (ISO/IEC 1539-1).
+  /^(\d*\.\d{2,})([+-])(\d{3})$/u,
+]
+
+/** None of these, no power of ten. */
+const ANY = /[eEdDqQ^*⁰-⁹¹²³]|[+-]\d{3}$/u
+const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+
+/** The coefficient of a text that ends in a power of ten, and the power; undefined where it does not. */
+export function powerOfTen(text: string): PowerOfTen | undefined {
+  if (!ANY.test(text)) return undefined
+  for (const style of STYLES) {
+    const [, coefficient, sign = '', digits = ''] = style.exec(text) ?? []
+    if (coefficient === undefined) continue
+    const lowered = digits.replace(/[^0-9]/g, (digit) => `${RAISED.indexOf(digit)}`)
+    const power = Number.parseInt(lowered, 10)
+    return { coefficient, power: /[-−⁻]/u.test(sign) ? -power : power }
+  }
+  return undefined
+}
