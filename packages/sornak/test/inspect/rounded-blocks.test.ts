@@ -103,6 +103,7 @@ describe('nobody is accused', () => {
 describe('streaks of numbers that end in a zero', () => {
   const value = fc.oneof(
     { weight: 6, arbitrary: fc.stringMatching(/^[1-9]\d{6}0$/) },
+    { weight: 3, arbitrary: fc.constantFrom('20417000', '20417010') },
     fc.stringMatching(/^[1-9]\d{7}$/),
     fc.constant('x'),
   )
@@ -111,7 +112,7 @@ describe('streaks of numbers that end in a zero', () => {
     .map((parts) => parts.flat())
 
   // Found again by looking at what lies between two numbers that end in none.
-  test('are those between two others, where they differ in more than their last digits', () => {
+  test('are those between two others, where they differ in more than their last digits or repeat themselves', () => {
     fc.assert(
       fc.property(values, (all) => {
         const counter = zeroEndings()
@@ -127,9 +128,12 @@ describe('streaks of numbers that end in a zero', () => {
             at: index,
             count: own.length,
             heads: new Set(own.map((text) => text.slice(0, 4))),
+            again: own.filter((text, i) => text === own[i - 1]).length,
           }
         })
-        const long = inside.filter(({ heads }) => heads.size >= 12)
+        const isSequence = ({ count, again }: { count: number; again: number }) =>
+          again * 4 >= count && count - again >= 4
+        const long = inside.filter((one) => one.heads.size >= 12 || isSequence(one))
         const found = counter.endings().long.map(({ from, count }) => [from.index, count])
         expect(found).toEqual(
           long.sort((a, b) => b.count - a.count || a.at - b.at).map(({ at, count }) => [at, count]),
@@ -209,5 +213,34 @@ describe('short ones among rounded numbers', () => {
       const mends = five.map((_, k) => judge(made, seen[480 + 4 * k]!, 3, runs.around(480 + 4 * k)))
       expect(mends.map(({ mend }) => mend)).toEqual(five)
     }
+  })
+})
+
+describe('numbers issued one after the other', () => {
+  const made = of('{9}')
+  const issued = (count: number, by = 37) =>
+    Array.from({ length: count }, (_, i) => `${450_000_000 + i * by + next(by - 7)}`)
+  const shuffled = () => issued(600).sort(() => next(3) - 1)
+  const judgedIn = (values: readonly string[], from: number, to: number) => {
+    const runs = columnRuns(made, evidenceOf(made, values))
+    return values.slice(from, to).map((text, i) => judge(made, text, 1000, runs.around(from + i)))
+  }
+
+  test('of which several come out as one are doubted, and each is listed', () => {
+    const originals = issued(60)
+    const rounded = originals.map(roundedTo(2))
+    const told = judgedIn([...shuffled(), ...rounded, ...shuffled()], 600, 660)
+    told.forEach(({ verdict, candidates }, i) => {
+      if (rounded[i] === originals[i]) return
+      expect([rounded[i], verdict]).toEqual([rounded[i], 'suspect'])
+      expect(candidates.map(({ text }) => text)).toContain(originals[i])
+    })
+  })
+
+  test('by hundreds, with several lines each, as all others have, are left alone', () => {
+    const lines = (numbers: readonly string[]) => numbers.flatMap((text) => [text, text, text])
+    const round = Array.from({ length: 20 }, (_, i) => `${450_000_000 + i * 100}`)
+    const values = [...lines(issued(200)), ...lines(round), ...lines(issued(200))]
+    for (const { verdict } of judgedIn(values, 600, 660)) expect(verdict).toBe('intact')
   })
 })
