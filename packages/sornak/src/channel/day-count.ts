@@ -12,19 +12,19 @@ export const COUNTED = ['days from 1900', 'days from 1904', 'days from 1970'] as
 export type Counted = (typeof COUNTED)[number]
 
 interface Count {
-  readonly name: string
   readonly by: Counted
   readonly days: DayCount
-  /** Some count a day that there never was, so that the first two months lie a day later. */
   readonly most?: bigint
 }
 
 const COUNTS: readonly Count[] = [
-  { name: '1900', by: 'days from 1900', days: daysFrom('1899-12-30') },
-  { name: '1900, first months', by: 'days from 1900', days: daysFrom('1899-12-31'), most: 59n },
-  { name: '1904', by: 'days from 1904', days: daysFrom('1904-01-01') },
-  { name: '1970', by: 'days from 1970', days: daysFrom('1970-01-01') },
+  { by: 'days from 1900', days: daysFrom('1899-12-30') },
+  { by: 'days from 1904', days: daysFrom('1904-01-01') },
+  { by: 'days from 1970', days: daysFrom('1970-01-01') },
 ]
+
+/** Some count a day that there never was, 29 February 1900, so that the first two months lie a day later. */
+const FIRST_MONTHS: Count = { by: 'days from 1900', days: daysFrom('1899-12-31'), most: 59n }
 
 const two = (n: number) => `${n}`.padStart(2, '0')
 
@@ -48,15 +48,14 @@ export const dayCount: Channel = {
   describe: 'A number is taken for a count of days and shown as the date that it leads to.',
   met: 'cells and columns that have the format of a date, and were exported as they are shown',
   prevent: 'Format the column as text before values are entered, and export what is stored.',
-  example: { before: '20417', after: '1955-11-24', form: 'yyyy-MM-dd from 1900' },
-  forms: COUNTS.flatMap(({ name }) => [...STYLES.keys()].map((style) => `${style} from ${name}`)),
+  example: { before: '20417', after: '1955-11-24', form: 'yyyy-MM-dd, days from 1900' },
+  forms: COUNTS.flatMap(({ by }) => [...STYLES.keys()].map((style) => `${style}, ${by}`)),
   forward(text, form) {
-    const [style = '', from] = form.split(' from ')
-    const count = COUNTS.find(({ name }) => name === from)
+    const [style = '', by] = form.split(', ')
+    const count = COUNTS.find((one) => one.by === by)
     const print = STYLES.get(style)
     if (!count || !print || !isDigits(text)) return text
-    const number = BigInt(bareDigits(text))
-    const day = number <= (count.most ?? number) ? count.days.dayOf(number) : undefined
+    const day = count.days.dayOf(BigInt(bareDigits(text)))
     return day && isShown(day) ? print(day) : text
   },
   inverse(seen) {
@@ -73,7 +72,7 @@ const isShown = ({ year }: Day) => year >= YEARS.first && year <= YEARS.last
 /** The numbers that a date may have been shown for in whatever style, by each way of counting. */
 export function daysCounted(seen: string): (Interval & { readonly by: Counted })[] {
   const days = datesSeen(seen).flatMap(daysOf)
-  return COUNTS.flatMap(({ by, days: count, most }) =>
+  return [...COUNTS, FIRST_MONTHS].flatMap(({ by, days: count, most }) =>
     days.flatMap(([first, last]) => {
       const [from, to] = [count.numberOf(first), count.numberOf(last)]
       const low = from < 0n ? 0n : from

@@ -66,7 +66,7 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
   ),
   'date-made': text(
     'Made a date',
-    'A code was taken for a date.',
+    'A code was taken for a date, or a number was shown as one.',
     '3-4 became 2026-03-04',
     'Fetch the value again, and declare the column as text.',
   ),

@@ -206,7 +206,7 @@ function sentence(
     case 'base-changed':
       return 'It was read or printed in another base.'
     case 'date-made':
-      return 'It was taken for a date.'
+      return 'It was taken for a date, or shown as one.'
     case 'sign-gained':
       return /^\W*\+/.test(seen) ? 'A plus was added.' : 'A minus was added.'
     case 'scaled':

@@ -9,6 +9,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
   if (process === 'front') return 'cut-short'
+  if (process.startsWith('days from')) return 'day-count'
   if (process === 'thousands') return 'short-display'
   return process.split(' ')[0]!
 }
