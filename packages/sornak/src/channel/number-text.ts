@@ -37,7 +37,7 @@ const LONGEST = 400
 /** Every way to take the text for a printed number; none where it is not one. */
 export function numberTexts(text: string): NumberText[] {
   if (text.length > LONGEST || !/\d/.test(text)) return []
-  const signed = /^(?:([+\-−])\s?|(\())?(.+?)(\)|-)?$/u.exec(text)
+  const signed = /^(?:([+\-−])\s?|(\())?(.+?)(\)|-)?$/u.exec(withTail(text))
   if (!signed) return []
   const [, sign, open, body, close] = signed
   if ((open === undefined) !== (close !== ')') || (sign && close) || body === undefined) return []
@@ -63,6 +63,9 @@ export function numberTexts(text: string): NumberText[] {
     }
   })
 }
+
+// Amounts without a fraction are written so in some countries: 417,- and 417.--
+const withTail = (text: string) => text.replace(/([.,])(?:-{1,2}|–|—)$/u, '$1')
 
 function inOtherBase(value: bigint, negative: boolean, plus: boolean): NumberText {
   const { length } = `${value}`

@@ -6,6 +6,10 @@ import type { Channel, FindingCode } from './channel.js'
 const HIDDEN =
   /[\u00a0\u00ad\u034f\u061c\u115f\u1160\u17b4\u17b5\u180e\u2000-\u200f\u2028-\u202f\u205f-\u206f\u3000\ufe00-\ufe0f\ufeff\p{Cc}]/gu
 const DIGIT = /\p{Nd}/u
+/** Forms of full width lie so far behind those of ASCII, from ! to ~. */
+const TO_FULL = 0xfee0
+/** Marks of numbers in scripts that have their own. */
+const ASCII_MARK: Readonly<Record<string, string>> = { '٫': '.', '٬': ',', '٪': '%' }
 
 interface Wrapper {
   readonly open: string
@@ -33,7 +37,19 @@ const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   // How languages write numbers of their widest types.
   ['long integer', { open: '', close: 'L', behindDigits: true }],
   ['big integer', { open: '', close: 'n', behindDigits: true }],
+  ['long integer without a sign', { open: '', close: 'UL', behindDigits: true }],
   ['decimal', { open: "Decimal('", close: "')" }],
+  ['integer', { open: 'np.int64(', close: ')', behindDigits: true }],
+  ['bytes', { open: "b'", close: "'" }],
+  ['one of a row', { open: "('", close: "',)" }],
+  // How people mark what they are not sure of.
+  ['asterisk', { open: '', close: '*' }],
+  ['question mark', { open: '', close: '?' }],
+  ['colon', { open: '', close: ':' }],
+  ['bar', { open: '', close: '|' }],
+  ['tilde', { open: '~', close: '' }],
+  ['entity', { open: '&nbsp;', close: '' }],
+  ['line break', { open: '', close: '<br>' }],
 ])
 
 const UNMARK = [
@@ -48,10 +64,16 @@ const UNMARK = [
   /^\[(.*)\]$/su,
   /^<(.*)>$/su,
   /^\{(.*)\}$/su,
-  /^(.*)[;'"]$/su,
-  /^"(.*)$/su,
-  /^([+-]?\d+)[Ln]$/u,
-  /^Decimal\('(.*)'\)$/su,
+  /^(.*)[;'"*?:|]$/su,
+  /^["~](.*)$/su,
+  /^([+-]?\d+)(?:U?L{1,2}|[un])$/iu,
+  /^(?:np\.)?(?:u?int|float|str_?|decimal|integer|long|bigint)\d*\((.*)\)$/isu,
+  /^(?:np\.)?(?:str_?|decimal)\('(.*)'\)$/isu,
+  /^b'(.*)'$/su,
+  /^b"(.*)"$/su,
+  /^\('?(.*?)'?,\)$/su,
+  /^(?:&nbsp;|&#160;)(.*)$/su,
+  /^(.*)(?:&nbsp;|&#160;|<br ?\/?>)$/su,
 ]
 
 export const strayMark: Channel = {
@@ -106,13 +128,15 @@ export const foreignDigit: Channel = {
   met: 'input from keyboards set to another script, and full-width input methods',
   prevent: 'Turn digits into ASCII where data enters.',
   example: { before: '00417', after: '００４１７', form: 'full width' },
-  forms: ['full width', 'arabic-indic', 'devanagari'],
+  forms: ['full width', 'full width, all', 'arabic-indic', 'devanagari'],
   forward(text, form) {
+    if (form === 'full width, all')
+      return text.replace(/[!-~]/g, (char) => String.fromCharCode(char.charCodeAt(0) + TO_FULL))
     const zero = form === 'arabic-indic' ? 0x660 : form === 'devanagari' ? 0x966 : 0xff10
     return text.replace(/[0-9]/g, (digit) => String.fromCodePoint(zero + digit.charCodeAt(0) - 48))
   },
   inverse(seen) {
-    const text = [...seen].map(asciiDigit).join('')
+    const text = [...seen].map(inAscii).join('')
     return text === seen ? [] : [{ kind: 'texts', texts: [text] }]
   },
 }
@@ -124,7 +148,8 @@ export interface Unmarked {
 }
 
 /** Printed in ASCII, and neither its first nor its last character is a mark: nearly all texts. */
-const UNMARKED = /^[!#-&(-;>-Z\\-_a-z|~](?:[ -~]*(?<!\d(?=[Ln])|'(?=\)))[!#-&(-:<=?-\\^_a-z|~])?$/
+const UNMARKED =
+  /^[!#-%(-;>-Z\\-_a-z|](?:[ -~]*(?<!\d[Uu]?[Ll]?(?=[LlUun]))[!#-&(+-9<=@-\\^_a-z~])?$/
 
 /** The text itself and every text left when its marks are taken off one after another. */
 export function unmark(seen: string): Unmarked[] {
@@ -145,8 +170,10 @@ export function unmark(seen: string): Unmarked[] {
 }
 
 // Decimal digits of every script stand in runs of ten that start at their zero.
-function asciiDigit(char: string): string {
-  if (char <= '\x7f' || !DIGIT.test(char)) return char
+function inAscii(char: string): string {
+  if (char <= '\x7f') return char
+  if (char >= '！' && char <= '～') return String.fromCharCode(char.charCodeAt(0) - TO_FULL)
+  if (!DIGIT.test(char)) return ASCII_MARK[char] ?? char
   let zero = char.codePointAt(0)!
   // Mathematical digits are five runs without a gap.
   if (zero >= 0x1d7ce && zero <= 0x1d7ff) return String.fromCharCode(48 + ((zero - 0x1d7ce) % 10))

@@ -3,6 +3,8 @@
 
 import type { FindingCode } from '../../channel/channel.js'
 import { codesFor } from '../../channel/evaluated.js'
+import { throughFloat } from '../../channel/binary-float.js'
+import { shortened } from '../../channel/exponent.js'
 import { formsIn, integerOf, type NumberText } from '../../channel/number-text.js'
 import type { Interval } from '../../channel/significant.js'
 import type { Definition } from '../../identifier/definition.js'
@@ -14,10 +16,10 @@ import type { MaskList } from '../../mask/list.js'
 import { formsOf, readIn, restore } from './forms.js'
 import { ends } from './from-cut.js'
 import { octals } from './from-octal.js'
-import { between, limits, signed, wraps } from './from-types.js'
+import { between, limits, shortenedBelowZero, signed, wraps } from './from-types.js'
 import { frontWeight, holdsCodes } from './front-weight.js'
 import type { Bare, Hypothesis } from './hypothesis.js'
-import { readings, repadded } from './readings.js'
+import { isShort, readings, repadded } from './readings.js'
 import { EACH, TOGETHER } from './weights.js'
 
 export function fromNumber(
@@ -40,6 +42,10 @@ export function fromNumber(
   })
   // 99999999.99: as many nines as a column of decimals holds.
   if (value === undefined) return limits(space, wholeOf(number)).map(whole)
+  if (number.negative && isShort(number))
+    return shortenedBelowZero(space, throughFloat(shortened(number)))
+      .map(whole)
+      .map((one) => ({ ...one, findings: [...one.findings, 'digits-rounded'] }))
   if (number.negative)
     return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
   const { fronts } = space

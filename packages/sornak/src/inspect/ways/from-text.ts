@@ -11,7 +11,7 @@ import { sign } from '../../channel/sign.js'
 import type { Unmarked } from '../../channel/text-marks.js'
 import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
-import type { Space } from '../../identifier/space.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
 import {
   formsOf,
   holdsLookAlikes,
@@ -20,6 +20,7 @@ import {
   restore,
   showsLookAlikes,
   showsSeparators,
+  storesSeparators,
   storedOf,
 } from './forms.js'
 import { fromDate } from './from-date.js'
@@ -47,8 +48,12 @@ const SEPARATED = /^\(?\d+(?:(?:[-./_ ]|\)[ -]?)\d+){2,}$/
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   const found = readAsForm(definition, text, text, findings)
-  if (found.length > 0 || !(showsSeparators(definition) || SEPARATED.test(text))) return found
-  return withoutSeparators(text).flatMap((bare) =>
+  if (found.length > 0) return found
+  const joined =
+    showsSeparators(definition) || SEPARATED.test(text)
+      ? withoutSeparators(text)
+      : groupsJoined(definition, text)
+  return joined.flatMap((bare) =>
     readAsForm(definition, bare, text, findings).map((one) => ({
       ...one,
       weight: TOGETHER.displayedLoosely,
@@ -87,6 +92,13 @@ function withoutSeparators(text: string): string[] {
   if (/^\+\d+ ?\(0\)/.test(text)) return [trunkLess(text)]
   return separatedAnyhow(text) ? [bare] : []
 }
+
+/** Letters and digits in groups. */
+const GROUPS = /^(?=.*[A-Za-z])(?=.*\d)[A-Za-z\d]+(?:[ \-./_][A-Za-z\d]+)+$/
+
+// A code that holds no separators, written in groups.
+const groupsJoined = (definition: Definition, text: string) =>
+  GROUPS.test(text) && !storesSeparators(spaceOf(definition)) ? [text.replace(/[ \-./_]/g, '')] : []
 
 const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()_]/g, '')
 

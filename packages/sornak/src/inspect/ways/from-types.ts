@@ -8,6 +8,7 @@ import {
   wrappingTypes,
   type IntegerType,
 } from '../../channel/integer-limits.js'
+import type { Interval } from '../../channel/significant.js'
 import { leaving, type Subset } from '../../identifier/parts-of-space.js'
 import { remembered } from '../../identifier/remembered.js'
 import { widestNumber, type Numbers, type Space } from '../../identifier/space.js'
@@ -35,6 +36,57 @@ export function wraps(space: Space, value: bigint, filled?: number): Bare[] {
     ]
   })
 }
+
+/**
+ * A number below zero that was shortened to few digits: any of these wrapped round, or has a sign.
+ *
+ * @param low nearest to zero, without its minus
+ */
+export function shortenedBelowZero(space: Space, { low, high }: Interval): Bare[] {
+  const found = typesFor(space).flatMap((type): Bare[] => {
+    if (low > -type.min) return []
+    const modulus = 1n << BigInt(type.bits)
+    const least = high > -type.min ? -type.min : high
+    const originals = wrappingInto(space, { low: modulus - least, high: modulus - low }, modulus)
+    if (originals.bound === 0n) return []
+    return [
+      {
+        originals: { kind: 'subset', subset: originals },
+        channel: 'wrapped',
+        process: `wrapped ${type.name}`,
+        finding: 'wrapped',
+        weight: TOGETHER.negativeWrapped * soSmall(type, -low),
+        per: 'all',
+      },
+    ]
+  })
+  return [...found, { ...SIGNED, originals: { kind: 'integers', low, high } }]
+}
+
+/** The values from `low` to `high`, and those that lie any number of times `modulus` behind. */
+function wrappingInto(space: Space, { low, high }: Interval, modulus: bigint): Subset {
+  const last = 10n ** BigInt(widestNumber(space)) - 1n
+  const times = last < low ? 0n : (last - low) / modulus + 1n
+  // Of many intervals they are about as many as of all values.
+  if (times > MOST_TIMES) {
+    const { count } = space.count(low, last)
+    const about = (count * (high - low + 1n)) / modulus
+    return { count: about, bound: count, exact: false, list: () => [] }
+  }
+  const starts = Array.from({ length: Number(times) }, (_, i) => low + modulus * BigInt(i))
+  const counts = starts.map((from) => space.count(from, from + high - low))
+  const count = counts.reduce((sum, one) => sum + one.count, 0n)
+  return {
+    count,
+    bound: count,
+    exact: counts.every(({ exact }) => exact),
+    list: (most) =>
+      starts.flatMap((from) => space.list(from, from + high - low, most)).slice(0, most),
+  }
+}
+
+/** More intervals are not told one by one. */
+const MOST_TIMES = 64n
 
 /** A number that came out of a type of 8 bits without a sign, where rows tell of it: each may as well be a small number. */
 export function inEightBits(space: Space, value: bigint): Hypothesis | undefined {
@@ -89,16 +141,15 @@ export function limits(space: Space, value: bigint): Bare[] {
 // A minus before digits that came from somewhere else: a separator, a prefix that was split off.
 export function signed(space: Space, value: bigint): Bare[] {
   if (space.count(value, value).count === 0n) return []
-  return [
-    {
-      originals: { kind: 'integers', low: value, high: value },
-      channel: 'sign',
-      process: 'sign',
-      finding: 'sign-gained',
-      weight: TOGETHER.signGained,
-      per: 'all',
-    },
-  ]
+  return [{ ...SIGNED, originals: { kind: 'integers', low: value, high: value } }]
+}
+
+const SIGNED: Omit<Bare, 'originals'> = {
+  channel: 'sign',
+  process: 'sign',
+  finding: 'sign-gained',
+  weight: TOGETHER.signGained,
+  per: 'all',
 }
 
 /** The values with a number in front between two. */

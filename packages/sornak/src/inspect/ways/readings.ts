@@ -70,8 +70,8 @@ export function readings(number: NumberText, value: bigint): Reading[] {
   ]
 }
 
-// Fewer digits are shown than the number has.
-const isShort = ({ exponent, power }: NumberText) => exponent && power > 0
+/** Fewer digits are shown than the number has. */
+export const isShort = ({ exponent, power }: NumberText): boolean => exponent && power > 0
 
 // A way that leaves more than the number itself.
 const rounding = (
