@@ -246,7 +246,9 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       for (const one of printed) {
         const [i] = one
         now.again[i]! += going.get(i) ?? 0
-        if (how !== 'same') now.fresh[i]! += how === 'no' && !isNoFilling(one, seen) ? 1 : 2
+        if (how === 'same') continue
+        now.coarser[i]! += processes[i]!.coarser?.(bytes, from, to) ?? 0
+        now.fresh[i]! += how === 'no' && !isNoFilling(one, seen) ? 1 : 2
       }
     }
     if (speaking.length) row(speaking, end)

@@ -31,6 +31,8 @@ export interface Process {
   readonly leaves?: NonNullable<Process['fits']>
   /** The value may be the rounding of another: repeats of it are no evidence. */
   readonly rounds?: true
+  /** What it printed, where that is rounder than it has to be: bits that say so, less those that there are by chance. */
+  readonly coarser?: NonNullable<Process['fits']>
   /** So many characters are cut. */
   readonly lost?: number
   /** All characters behind so many are cut, where values have several widths. */

@@ -3,6 +3,7 @@
 
 import { RUN_BITS } from '../ways/weights.js'
 import type { EvidenceState } from './evidence-state.js'
+import { areCoarser } from './coarser.js'
 import { UNIT } from './process.js'
 import { runsOf, type Run } from './run-state.js'
 import type { Sums } from './sums.js'
@@ -24,6 +25,7 @@ export function runsOfEach(state: EvidenceState): Run<Sums>[][] {
   return state.runs.map((one, i) =>
     runsOf(one).flatMap((run) => {
       const [from, to] = [run.from.known, run.to.known]
+      if (areCoarser(i, from, to)) return []
       const again = to.again[i]! - from.again[i]!
       const fresh = to.fresh[i]! - from.fresh[i]!
       const tells = (score: number) => score > RUN_BITS * UNIT

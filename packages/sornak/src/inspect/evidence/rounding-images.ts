@@ -10,6 +10,7 @@ import {
   isShortest,
   nearestFloat,
   roundedTo,
+  significand,
   singlePrinted,
 } from '../../channel/binary-float.js'
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
@@ -17,6 +18,7 @@ import { fewestZeros } from '../../channel/number-text.js'
 import { fromSignificant } from '../../channel/significant.js'
 import type { Space } from '../../identifier/space.js'
 import { CARELESS } from '../ways/hypothesis.js'
+import { moreThanNames, moreZeros } from './coarser.js'
 import { bits, OUT, UNIT, type Process } from './process.js'
 import { compare, leadingZero, lowBits, valueOf } from './value-bytes.js'
 
@@ -26,6 +28,8 @@ export interface Image {
   readonly of: (bytes: Uint8Array, start: number, end: number) => Interval | 'out' | undefined
   readonly alike: NonNullable<Process['alike']>
   readonly turns?: readonly string[]
+  /** Bits that a value which it could have printed is rounder than it leaves them on the average. */
+  readonly coarser?: (value: bigint, digits: number) => number
 }
 interface Interval {
   readonly low: bigint
@@ -35,13 +39,17 @@ interface Interval {
 }
 
 export function rounds(id: string, space: Space, image: Image): Process {
-  const { alike, turns = [] } = image
+  const { alike, turns = [], coarser } = image
   return {
     id,
     usual: OUT,
     rounds: true,
     alike,
     turns,
+    ...(coarser && {
+      coarser: (bytes, start, end) =>
+        Math.round(coarser(valueOf(bytes, start, end), end - start) * UNIT),
+    }),
     fits(bytes, start, end) {
       if (leadingZero(bytes, start, end)) return OUT
       const preimage = image.of(bytes, start, end)
@@ -55,6 +63,7 @@ export function rounds(id: string, space: Space, image: Image): Process {
 
 export function fifteen(how: 'cut' | 'rounded'): Image {
   return {
+    coarser: (value, digits) => moreZeros(value / 10n ** BigInt(digits - FIFTEEN), 10),
     alike: (length) => (length <= FIFTEEN ? {} : { lastDigit: true }),
     of(bytes, start, end) {
       const lost = end - start - FIFTEEN
@@ -116,6 +125,7 @@ export const carelessly: Process = {
 
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
 export const double: Image = {
+  coarser: (value) => moreThanNames(value, nearestFloat(value, BINARY64), BINARY64),
   turns: [SAFE],
   alike(length, front) {
     if (length < 16 || (length === 16 && front < SAFE_FRONT)) return {}
@@ -142,6 +152,7 @@ const EXTENDED = `${BINARY80.exactTo}`
 const EXTENDED_FRONT = Number.parseInt(EXTENDED.slice(0, 4), 10)
 
 export const extended: Image = {
+  coarser: (value) => moreZeros(significand(value, BINARY80), 2),
   turns: [EXTENDED],
   alike(length, front) {
     if (length < 20 || (length === 20 && front < EXTENDED_FRONT)) return {}
@@ -160,6 +171,7 @@ const WHOLE = `${BINARY32.exactTo}`
 const WHOLE_FRONT = Number.parseInt(WHOLE.slice(0, 4), 10)
 
 export const single: Image = {
+  coarser: (value) => moreThanNames(value, singlePrinted(value) ?? value, BINARY32),
   turns: [WHOLE],
   alike(length, front) {
     if (length < 8 || (length === 8 && front < WHOLE_FRONT)) return {}
@@ -208,6 +220,8 @@ export const half: Image = {
 
 // Fifteen digits that were printed again from a binary number, with digits of its own behind them.
 export const behind: Image = {
+  coarser: (value, digits) =>
+    moreZeros((decimalBehind(value, FIFTEEN) ?? 1n) / 10n ** BigInt(digits - FIFTEEN), 10),
   turns: [SAFE],
   alike(length, front) {
     if (length <= FIFTEEN) return {}

@@ -68,6 +68,8 @@ export interface Sums {
    */
   readonly fresh: readonly number[]
   readonly again: readonly number[]
+  /** By how much such values are rounder than the rounding leaves them on the average, in 1/256 bit. */
+  readonly coarser: readonly number[]
   /** Values that may be slips in typing, by kind; and those of them that a process explains too: all of the first kind first. */
   readonly slips: readonly number[]
   readonly slipsToo: readonly number[]
@@ -117,6 +119,7 @@ export function noSums(processes: number): Sums {
     readsExtra: ofEach,
     fresh: ofEach,
     again: ofEach,
+    coarser: ofEach,
     held: ofEach,
     near: ofEach,
     slips: SLIPS.map(() => 0),
@@ -163,6 +166,7 @@ export function copyOf(sums: Sums): Tally {
     readsExtra: [...sums.readsExtra],
     fresh: [...sums.fresh],
     again: [...sums.again],
+    coarser: [...sums.coarser],
     held: [...sums.held],
     near: [...sums.near],
     slips: [...sums.slips],
@@ -221,6 +225,7 @@ function paired(
     ending: each(a.ending, b.ending),
     fresh: each(a.fresh, b.fresh),
     again: each(a.again, b.again),
+    coarser: each(a.coarser, b.coarser),
     held: each(a.held, b.held),
     near: each(a.near, b.near),
     slips: each(a.slips, b.slips),

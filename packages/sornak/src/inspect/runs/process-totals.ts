@@ -2,6 +2,7 @@
 
 import type { Definition } from '../../identifier/definition.js'
 import { shareOfOne, spaceOf, widestNumber, type Space } from '../../identifier/space.js'
+import { areCoarser } from '../evidence/coarser.js'
 import { bits, IN, MOST, OUT, UNIT, type Process } from '../evidence/process.js'
 import type { Run } from '../evidence/run-state.js'
 import type { Sums } from '../evidence/sums.js'
@@ -32,6 +33,7 @@ export function total(
   fair: boolean,
 ): number {
   const { id, usual, max, rounds, lost, kept } = process
+  if (areCoarser(i, from, to)) return -Infinity
   const misfits = to.misfits - from.misfits
   const hits = to.hits[i]! - from.hits[i]!
   // One repaired row breaks no run; many values that the process would have changed say it was not at

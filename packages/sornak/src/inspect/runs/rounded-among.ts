@@ -1,6 +1,7 @@
 // Values that were rounded here and there, among others that were not: no rows lie together to tell of it, but more of
 // those that fit are such as the rounding prints than there should be.
 
+import { isBeyondChance } from '../evidence/coarser.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { printsRound } from '../evidence/process-channel.js'
 import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
@@ -15,7 +16,7 @@ export function roundedAmong(
   const some = could[i]!
   const all = sums.fits - untouched[i]!
   // Round numbers are what some columns have.
-  if (!rounds || some === 0 || printsRound(id)) return 0
+  if (!rounds || some === 0 || printsRound(id) || isBeyondChance(sums.coarser[i]!, some)) return 0
   // How likely it is of a value by itself: what each of them said, on the average.
   const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
   const chance = 2 ** (-said / UNIT / some)

@@ -49,6 +49,9 @@ interface Weighted {
 /** Nothing is known of how originals start. */
 const ANY: Usual = () => 1
 
+/** A column has one of so many numbers that wrap round to the same, at the least. */
+const FEW_WRAPS = 4
+
 /** No start is more usual than a hundred times as often as any other. */
 const MOST_USUAL = 5000
 
@@ -178,15 +181,17 @@ function weighted(
   hypotheses.forEach((by, i) => {
     const { originals, per } = by
     if (originals.kind !== 'subset') return
-    const all = scaled[i]! * (per === 'original' ? Number(originals.subset.count) : 1)
+    const told = scaled[i]! * (per === 'original' ? Number(originals.subset.count) : 1)
     // What is left out anyway need not be counted.
-    const small = all * MOST_USUAL < mass * (1 - MEND_ODDS)
+    const small = told * MOST_USUAL < mass * (1 - MEND_ODDS)
     const count = small ? 1 : Number(originals.subset.count)
     if (count === 0) return
     const texts = small ? [] : textsOf(originals)
-    const start = texts.length
-      ? texts.reduce((sum, text) => sum + usual(text), 0) / texts.length
-      : 1
+    const starts = texts.length ? texts.map(usual) : [1]
+    const start = starts.reduce((sum, one) => sum + one, 0) / starts.length
+    // Of all numbers that wrap round to one only those count that the column has, out of however many.
+    const isOfFew = by.process.startsWith('wrapped')
+    const all = isOfFew ? told * Math.max(1, Math.max(...starts) / start / FEW_WRAPS) : told
     every.push({ by, each: all / count, all: all * start })
   })
   return every
