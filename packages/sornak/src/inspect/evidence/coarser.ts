@@ -5,8 +5,8 @@ import { significand, spacingOf, type BinaryFormat } from '../../channel/binary-
 import { UNIT } from './process.js'
 import type { Sums } from './sums.js'
 
-/** Bits that the zeros at the end of a number are more than there are by chance. */
-export function moreZeros(kept: bigint, base: 2 | 10): number {
+/** Bits that a number can be divided by this one more often than there are by chance: as often as it ends in zeros. */
+export function moreZeros(kept: bigint, base: 2 | 5 | 10): number {
   const of = BigInt(base)
   let zeros = 0
   for (let rest = kept; zeros < MOST_ZEROS && rest % of === 0n; rest /= of) zeros++
@@ -14,9 +14,13 @@ export function moreZeros(kept: bigint, base: 2 | 10): number {
 }
 const MOST_ZEROS = 24
 
+/** The same of a binary number, which may be round to people as well. */
+export const moreOfBinary = (significand: bigint): number =>
+  moreZeros(significand, 2) + moreZeros(significand, 5)
+
 /** The same of what names a binary number: all its digits, or the fewest, with zeros behind them. */
 export function moreThanNames(value: bigint, float: bigint, format: BinaryFormat): number {
-  if (value === float) return moreZeros(significand(float, format), 2)
+  if (value === float) return moreOfBinary(significand(float, format))
   const spacing = Number(spacingOf(float, format))
   // One zero more than that names one number in so many.
   let unit = 10

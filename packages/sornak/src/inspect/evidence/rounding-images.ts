@@ -18,7 +18,7 @@ import { fewestZeros } from '../../channel/number-text.js'
 import { fromSignificant } from '../../channel/significant.js'
 import type { Space } from '../../identifier/space.js'
 import { CARELESS } from '../ways/hypothesis.js'
-import { moreThanNames, moreZeros } from './coarser.js'
+import { moreOfBinary, moreThanNames, moreZeros } from './coarser.js'
 import { bits, OUT, UNIT, type Process } from './process.js'
 import { compare, leadingZero, lowBits, valueOf } from './value-bytes.js'
 
@@ -152,7 +152,7 @@ const EXTENDED = `${BINARY80.exactTo}`
 const EXTENDED_FRONT = Number.parseInt(EXTENDED.slice(0, 4), 10)
 
 export const extended: Image = {
-  coarser: (value) => moreZeros(significand(value, BINARY80), 2),
+  coarser: (value) => moreOfBinary(significand(value, BINARY80)),
   turns: [EXTENDED],
   alike(length, front) {
     if (length < 20 || (length === 20 && front < EXTENDED_FRONT)) return {}

@@ -100,15 +100,24 @@ function oftener(struck: number, not: number, others: number, othersNot: number)
   return struck * Math.log2(here / usual) + (rest && rest * Math.log2((1 - here) / (1 - usual)))
 }
 
-/** The runs of each process without those of lost zeros that are as many as chance has it. */
+/**
+ * The runs of each process without those of lost zeros that are as many as chance has it, and without those in which values that
+ * look rounded are no more frequent than elsewhere.
+ */
 export function withoutChance(
   processes: readonly Process[],
   inRuns: readonly (readonly Run<Sums>[])[],
-  all: Sums,
+  whole: Pick<EvidenceState, 'sums' | 'atLimit'>,
 ): readonly (readonly Run<Sums>[])[] {
-  return inRuns.map((runs, i) =>
-    processes[i]!.id === 'number-read' && runs.length ? notByChance(runs, i, all) : runs,
-  )
+  return inRuns.map((runs, i) => {
+    const process = processes[i]!
+    if (runs.length === 0) return runs
+    if (process.rounds) {
+      const apart = beyondChance(process, i, runs, whole)
+      return runs.filter((run) => apart(run) >= DOUBT_BITS)
+    }
+    return process.id === 'number-read' ? notByChance(runs, i, whole.sums) : runs
+  })
 }
 
 function notByChance(runs: readonly Run<Sums>[], i: number, all: Sums): readonly Run<Sums>[] {

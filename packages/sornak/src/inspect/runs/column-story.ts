@@ -44,7 +44,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const runs = runsOfEach(whole).map((runs, i) =>
     runs.filter((run) => !isTorn(processes[i]!, i, run)),
   )
-  const inRuns = withoutChance(processes, denseRuns(processes, runs), whole.sums)
+  const inRuns = withoutChance(processes, denseRuns(processes, runs), whole)
   const usual = usualStarts(whole)
   // Rows that were rounded together are told as runs. Others take away certainty, and give none.
   const among = processes.map((process, i) =>
