@@ -58,3 +58,9 @@ test('two parts of a column know as much as the whole', () => {
   const runs = columnRuns(made, joinedEvidence(made, parts[0]!, parts[1]!))
   expect([...runs.around(0).limits]).toEqual([LIMIT])
 })
+
+test('a limit that is met as often as any number near it is a number like these', () => {
+  const rows = Array.from({ length: 5000 }, () => `${65_535 - next(2000)}`)
+  expect(rows.filter((text) => text === '65535').length).toBeGreaterThan(1)
+  expect(verdicts('{5}', rows)).toEqual(rows.map(() => 'intact'))
+})

@@ -45,3 +45,8 @@ test('where they were rounded they are as round as that leaves them, and doubted
   expect(moved.length).toBeGreaterThan(50)
   expect(moved.filter(({ told }) => told.verdict !== 'suspect')).toEqual([])
 })
+
+test('running numbers of any width lack no zeros', () => {
+  const values = Array.from({ length: 5000 }, (_, i) => `${3 * i + 1}`)
+  expect(columnRuns(of('{1..6}'), evidenceOf(of('{1..6}'), values)).zerosAbsent).toBe(0)
+})

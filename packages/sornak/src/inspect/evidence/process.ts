@@ -41,6 +41,8 @@ export interface Process {
   readonly max?: bigint
   /** What exactly this value says, where that stands for all beyond it and hardly one has it by chance. */
   readonly exactly?: number
+  /** What exactly the limit says, where it is held there. */
+  readonly limit?: number
   /** Where it prints values up to a limit: from here on they are near it. */
   readonly nearly?: bigint
 }

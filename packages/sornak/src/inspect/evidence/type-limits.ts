@@ -36,6 +36,7 @@ export function holds({ max }: IntegerType, space: Space): Process {
     id: `clamped ${most}`,
     usual: OUT,
     max,
+    limit: beyond,
     ...(beyond >= MOST && { exactly: beyond }),
     nearly: nearlyOf(max),
     turns: turnsAt(max),

@@ -9,6 +9,7 @@ import { firstWhere } from '../evidence/row-lookup.js'
 import type { Run } from '../evidence/run-state.js'
 import type { Sums } from '../evidence/sums.js'
 import { RUN_BITS } from '../ways/weights.js'
+import { isOfChance } from './at-limit.js'
 import { alsoAtWork } from './also-at-work.js'
 import { outsideOf, stretches, type Stretch } from './aside.js'
 import { beyondChance, withoutChance } from './chance-runs.js'
@@ -42,7 +43,7 @@ export interface ColumnStory {
 export function columnStory(definition: Definition, whole: EvidenceState): ColumnStory {
   const processes = processesOf(definition)
   const runs = runsOfEach(whole).map((runs, i) =>
-    runs.filter((run) => !isTorn(processes[i]!, i, run)),
+    runs.filter((run) => !isTorn(processes[i]!, i, run) && !isOfChance(processes[i]!, i, run)),
   )
   const inRuns = withoutChance(processes, denseRuns(processes, runs), whole)
   const usual = usualStarts(whole)

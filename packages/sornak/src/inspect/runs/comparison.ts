@@ -20,6 +20,7 @@ import { ofColumn } from '../short/throughout.js'
 import type { StandsAs } from '../ways/hypothesis.js'
 import type { Lift } from '../ways/weigh.js'
 import { DOUBT_BITS, RUN_BITS, THROUGHOUT } from '../ways/weights.js'
+import { isHeldAt } from './at-limit.js'
 import { noneBehind } from './behind-numbers.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { exceptional } from './exceptional-run.js'
@@ -72,9 +73,8 @@ export function comparison(
   const read = place.get('number-read')
   // What was rounded shows by itself.
   const byItself = ({ id, rounds }: Process) => (rounds ? 1 : likely(id))
-  // Here and there a value is exactly the limit of a type: several are no chance.
   const limits = new Set(
-    processes.flatMap(({ max }, i) => (whole.atLimit[i]! >= FEW_AT_LIMIT ? [`${max}`] : [])),
+    processes.flatMap((process, i) => (isHeldAt(process, i, whole) ? [`${process.max}`] : [])),
   )
   const octal = place.get('octal')
   const octalSpared = octal !== undefined && against(octal, nothing, all) === 0
@@ -223,5 +223,3 @@ const severalRead = (short: ShortGroup | undefined, from: Sums, to: Sums) =>
 
 /** Programs that leave a place for the sign print one space in front of a number: many do, and one in ten values had a zero. */
 const SIGN_BITS = 1.5
-/** One may be a value of its own. */
-const FEW_AT_LIMIT = 2

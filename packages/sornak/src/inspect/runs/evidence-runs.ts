@@ -157,7 +157,9 @@ const touch = (a: EvidenceRun, b: EvidenceRun) =>
 function zerosAbsent(definition: Definition, { sums, starts }: EvidenceState): number {
   const space = spaceOf(definition)
   const { widest } = space
-  if (widest < 2 || sums.zeros > 0 || sums.short > 0) return 0
+  // Numbers of several widths are issued without zeros in front; and where these are padding they may be left out.
+  const isLeftOut = space.widths.length > 1 || definition.zeros === 'padding'
+  if (isLeftOut || widest < 2 || sums.zeros > 0 || sums.short > 0) return 0
   const share =
     Number(
       (space.count(0n, 10n ** BigInt(widest - 1) - 1n).count * 10_000n) /
