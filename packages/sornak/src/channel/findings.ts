@@ -68,7 +68,7 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
     'Made a date',
     'A code was taken for a date, or a number was shown as one.',
     '3-4 became 2026-03-04',
-    'Fetch the value again, and declare the column as text.',
+    'Turn it back where one original is left, or fetch it again; and declare the column as text.',
   ),
   evaluated: text(
     'Worked out',
