@@ -130,3 +130,14 @@ test('that all lie below the limit of a type tells nothing where hardly any are 
     })
   }
 })
+
+test('serials issued one after the other: one line for all that were rounded', () => {
+  let serial = 430_022_223_333_444_417n
+  const told = toldOf(of('{18}'), () => `${serial++}`, 4000, [[1000, 3000, binary64]])
+  expect(told.length).toBe(1)
+  const [, process, from, to] = /^(.*) (\d+)-(\d+)$/.exec(told[0]!) ?? []
+  expect(process).toBe('binary64')
+  // A serial that needs no rounding, and one beside it, may stand at either end.
+  expect(Math.abs(Number(from) - 1000)).toBeLessThan(3)
+  expect(Math.abs(Number(to) - 2999)).toBeLessThan(3)
+})

@@ -2,6 +2,7 @@
 
 import type { Definition } from '../../identifier/definition.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
+import { sameKind } from '../evidence/process-channel.js'
 import type { Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import { runsOfEach } from '../evidence/repeating.js'
@@ -23,6 +24,8 @@ import { usualStarts } from './usual-starts.js'
 /** A run that was looked for because it speaks for this process; another may explain it better. */
 export interface OwnRun extends EvidenceRun {
   readonly own: string
+  /** Values that fit and its process could have printed, those that repeat the one before left out. */
+  readonly fresh: number
   /** Its values of digits that are too short. */
   readonly short: number
   /** Bits by which what it explains is more frequent in its rows than chance has it, among others here and there. */
@@ -60,6 +63,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
         ...over(run.from, run.to, own, run.score),
         own: own.id,
         apart: apart(run),
+        fresh: run.to.known.fresh[i]! - run.from.known.fresh[i]!,
         short: run.to.known.short - run.from.known.short,
       }))
     })
@@ -84,6 +88,20 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
 /** The run is one of a printed form or of marks, which say nothing of what happened to the values. */
 export const isForm = ({ own }: Pick<OwnRun, 'own'>): boolean =>
   own.startsWith('form ') || own === 'marks'
+
+/**
+ * One number of a sequence that was rounded, again and again: it may look as if it went through another rounding than the
+ * sequence around it.
+ */
+export const isOneOfSequence = (run: OwnRun, around: EvidenceRun): boolean =>
+  run.misfits === 0 &&
+  run.fresh > 0 &&
+  run.fresh <= ONE &&
+  run.process !== around.process &&
+  sameKind(run.channel, around.channel)
+
+/** A number that goes on from the one before is counted twice. */
+const ONE = 2
 
 // For each stretch the run in it that explains its rows best; undefined where none says anything for itself.
 function mostInEach(apart: readonly Stretch[], runs: readonly OwnRun[]): Parts {

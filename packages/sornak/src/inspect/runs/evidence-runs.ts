@@ -10,7 +10,7 @@ import { betweenEdges, coveringRuns } from '../evidence/row-lookup.js'
 import type { Lift } from '../ways/weigh.js'
 import { BY_PLACES, isShortening, toDigits } from '../ways/shortening.js'
 import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
-import { columnStory, isForm, type OwnRun } from './column-story.js'
+import { columnStory, isForm, isOneOfSequence, type OwnRun } from './column-story.js'
 import { cutBlocks } from './cut-blocks.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { roundedBlocks } from './rounded-blocks.js'
@@ -118,6 +118,7 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
     // are gone.
     if (best.suspect && !run.suspect && printsRound(run.process)) continue
     if (isShortening(run.own) && !isOwn(run)) continue
+    if (isOneOfSequence(run, best)) continue
     const outside = ofAll && best === first
     const better = run.beyond(best)
     if (

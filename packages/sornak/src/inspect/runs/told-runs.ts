@@ -2,7 +2,7 @@
 
 import { printsRound } from '../evidence/process-channel.js'
 import { DOUBT_BITS, ROW_BITS, RUN_BITS } from '../ways/weights.js'
-import { isForm, type OwnRun } from './column-story.js'
+import { isForm, isOneOfSequence, type OwnRun } from './column-story.js'
 import type { EvidenceRun } from './evidence-run.js'
 
 /** @param cut rows that were cut, and what is left fits */
@@ -28,6 +28,7 @@ export function toldRuns(
           (covers(other, run) ||
             (k < i && other.channel === run.channel) ||
             byChance(run, other) ||
+            isOneOfSequence(run, other) ||
             (isForm(run) === isForm(other) && saysMore(other, run))),
       ),
   )
