@@ -165,10 +165,6 @@ function previous(float: bigint, { bits }: BinaryFormat): bigint {
 export const spacingOf = (float: bigint, { bits }: BinaryFormat): bigint =>
   1n << BigInt(Math.max(0, bitLength(float) - bits))
 
-/** The bits of a number that a format keeps, as an integer. */
-export const significand = (float: bigint, format: BinaryFormat): bigint =>
-  float / spacingOf(float, format)
-
 function bitLength(value: bigint): number {
   // Numbers of up to 28 digits are what there mostly is: their upper half is enough to know.
   if (value < TWO_32 || value >= TWO_96) return value.toString(2).length

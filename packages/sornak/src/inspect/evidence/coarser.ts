@@ -1,7 +1,7 @@
 // Values that are rounder than a rounding leaves them, all of them: they were issued so, by thousands or by powers of two, as
 // numbers are that hold a time in front of the number of a machine.
 
-import { significand, spacingOf, type BinaryFormat } from '../../channel/binary-float.js'
+import { spacingOf, type BinaryFormat } from '../../channel/binary-float.js'
 import { UNIT } from './process.js'
 import type { Sums } from './sums.js'
 
@@ -14,21 +14,29 @@ export function moreZeros(kept: bigint, base: 2 | 5 | 10): number {
 }
 const MOST_ZEROS = 24
 
-/** The same of a binary number, which may be round to people as well. */
-export const moreOfBinary = (significand: bigint): number =>
-  moreZeros(significand, 2) + moreZeros(significand, 5)
+/** The same of a binary number, which may be round to people as well; one half way between two has become the even one. */
+export function moreOfBinary(float: bigint, format: BinaryFormat): number {
+  const spacing = spacingOf(float, format)
+  const significand = float / spacing
+  return moreZeros(significand, 2) + moreZeros(significand, 5) - 1 / Number(spacing)
+}
 
-/** The same of what names a binary number: all its digits, or the fewest, with zeros behind them. */
+/**
+ * The same of what names a binary number: all its digits, or the fewest, with zeros behind them. Where it may be both, what
+ * says less.
+ */
 export function moreThanNames(value: bigint, float: bigint, format: BinaryFormat): number {
-  if (value === float) return moreOfBinary(significand(float, format))
   const spacing = Number(spacingOf(float, format))
   // One zero more than that names one number in so many.
   let unit = 10
   while (unit <= spacing) unit *= 10
+  const isOwn = value === float
+  if (isOwn && value % BigInt(unit / 10) !== 0n) return moreOfBinary(float, format)
   const share = spacing / unit
   const usual = share * (Math.log2(1 / share) + Math.log2(10) / 9)
-  if (value % BigInt(unit) !== 0n) return -usual
-  return Math.log2(1 / share) + moreZeros(value / BigInt(unit), 10) + Math.log2(10) / 9 - usual
+  const zeros = () => Math.log2(1 / share) + moreZeros(value / BigInt(unit), 10) + Math.log2(10) / 9
+  const more = (value % BigInt(unit) === 0n ? zeros() : 0) - usual
+  return isOwn ? Math.min(more, moreOfBinary(float, format)) : more
 }
 
 export const areCoarser = (i: number, from: Sums, to: Sums): boolean =>

@@ -10,7 +10,6 @@ import {
   isShortest,
   nearestFloat,
   roundedTo,
-  significand,
   singlePrinted,
 } from '../../channel/binary-float.js'
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
@@ -152,7 +151,7 @@ const EXTENDED = `${BINARY80.exactTo}`
 const EXTENDED_FRONT = Number.parseInt(EXTENDED.slice(0, 4), 10)
 
 export const extended: Image = {
-  coarser: (value) => moreOfBinary(significand(value, BINARY80)),
+  coarser: (value) => moreOfBinary(value, BINARY80),
   turns: [EXTENDED],
   alike(length, front) {
     if (length < 20 || (length === 20 && front < EXTENDED_FRONT)) return {}

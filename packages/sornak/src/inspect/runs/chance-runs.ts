@@ -114,7 +114,9 @@ export function withoutChance(
     if (runs.length === 0) return runs
     if (process.rounds) {
       const apart = beyondChance(process, i, runs, whole)
-      return runs.filter((run) => apart(run) >= DOUBT_BITS)
+      // A sequence that was rounded repeats itself, which others do not.
+      const repeats = ({ from, to }: Run<Sums>) => to.known.again[i]! > from.known.again[i]!
+      return runs.filter((run) => repeats(run) || apart(run) >= DOUBT_BITS)
     }
     return process.id === 'number-read' ? notByChance(runs, i, whole.sums) : runs
   })
