@@ -237,6 +237,22 @@ describe('numbers issued one after the other', () => {
     })
   })
 
+  test('of nineteen digits that all came out as one are doubted: it goes on from those before', () => {
+    const serial = of('{19}')
+    const originals = Array.from(
+      { length: 520 },
+      (_, i) => `${4_300_222_233_334_441_700n + BigInt(i)}`,
+    )
+    const to15 = roundedTo(4)
+    const values = originals.map((text, i) => (i >= 250 && i < 270 ? to15(text) : text))
+    expect(new Set(values.slice(250, 270)).size).toBe(1)
+    const runs = columnRuns(serial, evidenceOf(serial, values))
+    values.forEach((text, i) => {
+      const { verdict } = judge(serial, text, 3, runs.around(i))
+      expect([i, verdict]).toEqual([i, text === originals[i] ? 'intact' : 'suspect'])
+    })
+  })
+
   test('by hundreds, with several lines each, as all others have, are left alone', () => {
     const lines = (numbers: readonly string[]) => numbers.flatMap((text) => [text, text, text])
     const round = Array.from({ length: 20 }, (_, i) => `${450_000_000 + i * 100}`)

@@ -248,7 +248,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         now.again[i]! += going.get(i) ?? 0
         if (how === 'same') continue
         now.coarser[i]! += processes[i]!.coarser?.(bytes, from, to) ?? 0
-        now.fresh[i]! += how === 'no' && !isNoFilling(one, seen) ? 1 : 2
+        const isAlone = how === 'no' && !isNoFilling(one, seen) && !before.isNear(bytes, from, to)
+        now.fresh[i]! += isAlone ? 1 : 2
       }
     }
     if (speaking.length) row(speaking, end)

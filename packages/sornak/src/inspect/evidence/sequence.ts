@@ -11,6 +11,8 @@ export interface Sequence {
    * its last zeros are none: people issue numbers so. Binary ones go on by 32 or 64.
    */
   goesOn(bytes: Uint8Array, start: number, end: number): Again
+  /** It may be the next of a sequence in which more of the last digits were lost. */
+  isNear(bytes: Uint8Array, start: number, end: number): boolean
   keep(bytes: Uint8Array, start: number, end: number): void
   /** What comes next goes on from nothing. */
   forget(): void
@@ -20,6 +22,9 @@ export interface Sequence {
 
 /** Two values go on from each other that differ in no more than so many last characters. */
 const STEP_DIGITS = 4
+/** Of long ones so many differ where these were rounded; and no two have so many in common by chance. */
+const NEAR_DIGITS = 7
+const FEWEST_ALIKE = 6
 const LONGEST = 64
 
 /** @param from the last value so far; empty where there is none */
@@ -43,6 +48,12 @@ export function sequence(from = ''): Sequence {
       let zeros = 0
       for (; step % 10 === 0; step /= 10) zeros++
       return zeros
+    },
+    isNear(bytes, start, end) {
+      const alike = length - NEAR_DIGITS
+      if (end - start !== length || alike < FEWEST_ALIKE) return false
+      for (let i = 0; i < alike; i++) if (before[i] !== bytes[start + i]) return false
+      return true
     },
     keep,
     forget() {
