@@ -10,6 +10,8 @@ import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
 const FEW_ELSEWHERE = 20
 /** Rows of which fewer speak for it are no stretch that went through it. */
 const FEWEST = 1 / 25
+/** By so much more are values that look rounded more frequent in rows that were. */
+const LEAST_BITS = 3
 /** Where the runs of a process leave less of the column, it struck all of it here and there. */
 const LEAST_REST = 1 / 5
 
@@ -101,8 +103,8 @@ function oftener(struck: number, not: number, others: number, othersNot: number)
 }
 
 /**
- * The runs of each process without those of lost zeros that are as many as chance has it, and without those in which values that
- * look rounded are no more frequent than elsewhere.
+ * The runs of each process without those of lost zeros that are as many as chance has it, and without those in which values are
+ * rounder than they have to be and look rounded no more often than elsewhere.
  */
 export function withoutChance(
   processes: readonly Process[],
@@ -114,9 +116,13 @@ export function withoutChance(
     if (runs.length === 0) return runs
     if (process.rounds) {
       const apart = beyondChance(process, i, runs, whole)
-      // A sequence that was rounded repeats itself, which others do not.
-      const repeats = ({ from, to }: Run<Sums>) => to.known.again[i]! > from.known.again[i]!
-      return runs.filter((run) => repeats(run) || apart(run) >= DOUBT_BITS)
+      // A sequence that was rounded repeats itself, which others do not; and what was rounded is as round as that leaves it.
+      return runs.filter((run) => {
+        const [from, to] = [run.from.known, run.to.known]
+        if (to.again[i]! > from.again[i]!) return true
+        const isRounder = to.coarser[i]! - from.coarser[i]! > DOUBT_BITS * UNIT
+        return apart(run) >= (isRounder ? DOUBT_BITS : LEAST_BITS)
+      })
     }
     return process.id === 'number-read' ? notByChance(runs, i, whole.sums) : runs
   })
