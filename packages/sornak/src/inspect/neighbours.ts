@@ -191,9 +191,9 @@ export function likelyIn(
 ): readonly Hypothesis[] {
   const isTold = ({ process }: Hypothesis) =>
     context !== undefined && prior(process) * 2 ** context.lift(process) > 1 - MEND_ODDS
-  const known = ways.some(({ inRows }) => inRows)
-    ? ways.filter((way) => !way.inRows || isRunOf(way, context))
-    : ways
+  const isKnown = (way: Hypothesis) =>
+    way.inRows ? isRunOf(way, context) : way.process !== 'binary16' || isTold(way)
+  const known = ways.every(isKnown) ? ways : ways.filter(isKnown)
   if (!known.some((way) => isShortening(way.process) && isTold(way)))
     return known.filter(({ process }) => !isShortening(process))
   const space = spaceOf(definition)

@@ -16,7 +16,7 @@ import { isUnsure } from '../short/front-in-use.js'
 import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { strange } from '../short/strange.js'
-import { ofColumn } from '../short/throughout.js'
+import { FEW_ROWS_ALIKE, ofColumn, rowsOf } from '../short/throughout.js'
 import type { StandsAs } from '../ways/hypothesis.js'
 import type { Lift } from '../ways/weigh.js'
 import { DOUBT_BITS, RUN_BITS, THROUGHOUT } from '../ways/weights.js'
@@ -152,7 +152,10 @@ export function comparison(
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),
       bound: process.id === 'number-read' ? boundOf(space, short ?? everyShort) : undefined,
       // What stands first or last in a list may start with more zeros than the rest.
-      strange: strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)),
+      // Of a few rows of them it is known from all.
+      strange:
+        strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)) ||
+        (short && rowsOf(short) < FEW_ROWS_ALIKE ? strange(space, everyShort, false) : 0),
       cutAndRead:
         alike && processes[best]!.id.startsWith('cut-short') && severalRead(short, from, to),
       seldom,

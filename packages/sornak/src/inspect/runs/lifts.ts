@@ -55,7 +55,7 @@ export function lifts(
     const own = ofRun?.(id)
     if (mixed && ofRun) return own
     // What an octal reader leaves alone is known from the rows between; all rows say no more where hardly any other is short.
-    if (own !== undefined && apart && /^(?:octal|wrapped)/.test(id)) return own
+    if (own !== undefined && apart && id.startsWith('octal')) return own
     const everywhere = ofAll(id)
     if (everywhere === undefined || own === undefined) return own ?? everywhere
     // That the rows of a run are an exception costs as much as any run: both where the whole column tells this
