@@ -46,7 +46,6 @@ const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['asterisk', { open: '', close: '*' }],
   ['question mark', { open: '', close: '?' }],
   ['colon', { open: '', close: ':' }],
-  ['bar', { open: '', close: '|' }],
   ['tilde', { open: '~', close: '' }],
   ['entity', { open: '&nbsp;', close: '' }],
   ['line break', { open: '', close: '<br>' }],
@@ -64,9 +63,10 @@ const UNMARK = [
   /^\[(.*)\]$/su,
   /^<(.*)>$/su,
   /^\{(.*)\}$/su,
-  /^(.*)[;'"*?:|]$/su,
+  /^(.*)[;'"*?:]$/su,
   /^["~](.*)$/su,
-  /^([+-]?\d+)(?:U?L{1,2}|[un])$/iu,
+  // A small l is the digit that it looks like, and so is a bar.
+  /^([+-]?\d+)(?:U?LL?|[un])$/u,
   /^(?:np\.)?(?:u?int|float|str_?|decimal|integer|long|bigint)\d*\((.*)\)$/isu,
   /^(?:np\.)?(?:str_?|decimal)\('(.*)'\)$/isu,
   /^b'(.*)'$/su,
@@ -149,7 +149,7 @@ export interface Unmarked {
 
 /** Printed in ASCII, and neither its first nor its last character is a mark: nearly all texts. */
 const UNMARKED =
-  /^[!#-%(-;>-Z\\-_a-z|](?:[ -~]*(?<!\d[Uu]?[Ll]?(?=[LlUun]))[!#-&(+-9<=@-\\^_a-z~])?$/
+  /^[!#-%(-;>-Z\\-_a-z|](?:[ -~]*(?<!\d(?:UL?|L)?(?=[Lun]))[!#-&(+-9<=@-\\^_a-z|~])?$/
 
 /** The text itself and every text left when its marks are taken off one after another. */
 export function unmark(seen: string): Unmarked[] {

@@ -100,11 +100,12 @@ describe('verdicts', () => {
     ['iban', 'IBAN: GB82WEST12345698765432', 'mendable', 'stray-mark', 'GB82WEST12345698765432'],
     ['crew', 'No. 00417', 'mendable', 'stray-mark', '00417'],
     ['crew', '# 00417', 'mendable', 'stray-mark', '00417'],
-    // Python: hex(2065550142), oct(2065550142), bin(417).
+    // Python: hex(2065550142), bin(417). An o or a B is the digit that it looks like.
     ['phone', '0x7b1dcb3e', 'mendable', 'base-changed', '2065550142'],
     ['phone', '&H7B1DCB3E', 'mendable', 'base-changed', '2065550142'],
     ['phone', '16#7B1DCB3E#', 'mendable', 'base-changed', '2065550142'],
-    ['phone', '0o17307345476', 'mendable', 'base-changed', '2065550142'],
+    ['crew', '0o641', 'mendable', 'look-alike', '00641'],
+    ['crew', '0B110', 'mendable', 'look-alike', '08110'],
     ['crew', '0b110100001', 'mendable', 'base-changed', '00417'],
     ['phone', '206.555.0142', 'mendable', 'display-stored', '2065550142'],
     ['phone', '206/555_0142', 'mendable', 'display-stored', '2065550142'],
@@ -117,6 +118,8 @@ describe('verdicts', () => {
     ['phone', '٢٬٠٦٥٬٥٥٠٬١٤٢', 'mendable', 'foreign-digit', '2065550142'],
     ['phone', "('2065550142',)", 'mendable', 'stray-mark', '2065550142'],
     ['phone', 'np.float64(2065550142.0)', 'mendable', 'stray-mark', '2065550142'],
+    ['crew', '2041l', 'mendable', 'look-alike', '20411'],
+    ['crew', '2041|', 'mendable', 'look-alike', '20411'],
     ['phone', '2065550142UL', 'mendable', 'stray-mark', '2065550142'],
     ['phone', '2065550142?', 'mendable', 'stray-mark', '2065550142'],
     ['phone', '&nbsp;2065550142', 'mendable', 'stray-mark', '2065550142'],

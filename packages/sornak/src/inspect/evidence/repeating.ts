@@ -2,8 +2,8 @@
 // again and again as well.
 
 import { RUN_BITS } from '../ways/weights.js'
-import type { EvidenceState } from './evidence-state.js'
 import { areCoarser } from './coarser.js'
+import type { EvidenceState } from './evidence-state.js'
 import { UNIT } from './process.js'
 import { runsOf, type Run } from './run-state.js'
 import type { Sums } from './sums.js'
