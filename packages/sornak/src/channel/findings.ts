@@ -90,7 +90,7 @@ export const FINDINGS: Readonly<Record<FindingCode, FindingText>> = {
   ),
   'stray-mark': text(
     'Stray mark',
-    'An apostrophe, quotes, brackets, an equals sign, spaces or the mark of a number type became part of the value.',
+    'An apostrophe, quotes, brackets, a bullet, an equals sign, spaces or the mark of a number type became part of the value.',
     "00417 became '00417",
     'Take the marks off.',
   ),

@@ -16,6 +16,8 @@ interface Wrapper {
   readonly close: string
   /** It stands behind digits only. */
   readonly behindDigits?: true
+  /** Of digits alone it is a sign, or stands for one. */
+  readonly aroundLetters?: true
 }
 const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['apostrophe', { open: "'", close: '' }],
@@ -30,6 +32,10 @@ const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['square brackets', { open: '[', close: ']' }],
   ['angle brackets', { open: '<', close: '>' }],
   ['braces', { open: '{', close: '}' }],
+  ['round brackets', { open: '(', close: ')', aroundLetters: true }],
+  ['bullet', { open: '• ', close: '' }],
+  ['hyphen', { open: '-', close: '', aroundLetters: true }],
+  ['plus', { open: '+', close: '', aroundLetters: true }],
   ['semicolon', { open: '', close: ';' }],
   ['apostrophe behind', { open: '', close: "'" }],
   ['quote behind', { open: '', close: '"' }],
@@ -63,6 +69,9 @@ const UNMARK = [
   /^\[(.*)\]$/su,
   /^<(.*)>$/su,
   /^\{(.*)\}$/su,
+  /^\((?!\d[\d.,]*E[+-]\d+\)$)(.*\p{L}.*)\)$/isu,
+  /^[•·▪*]\s*(.*)$/su,
+  /^[-–—+]\s*(?!\d[\d.,]*E[+-]\d+$|\d*[.,]\d*E\d+$)(.*\p{L}.*)$/isu,
   /^(.*)[;'"*?:]$/su,
   /^["~](.*)$/su,
   // A small l is the digit that it looks like, and so is a bar.
@@ -81,7 +90,7 @@ export const strayMark: Channel = {
   finding: 'stray-mark',
   title: 'Stray marks',
   describe:
-    'An apostrophe, quotes, brackets, an equals sign, outer spaces or the mark of a number type became part of the value.',
+    'An apostrophe, quotes, brackets, a bullet, an equals sign, outer spaces or the mark of a number type became part of the value.',
   met: 'marks typed to force text in a spreadsheet cell, exports that quote twice, and values printed as a program writes them',
   prevent: 'Export the value of the cell and not its text marker; quote fields once.',
   example: { before: '00417', after: "'00417", form: 'apostrophe' },
@@ -89,6 +98,7 @@ export const strayMark: Channel = {
   forward(text, form) {
     const wrapper = WRAPPERS.get(form)
     if (!wrapper || (wrapper.behindDigits && !/^\d+$/.test(text))) return text
+    if (wrapper.aroundLetters && !/\p{L}/u.test(text)) return text
     return wrapper.open + text + wrapper.close
   },
   inverse(seen) {
@@ -149,7 +159,7 @@ export interface Unmarked {
 
 /** Printed in ASCII, and neither its first nor its last character is a mark: nearly all texts. */
 const UNMARKED =
-  /^[!#-%(-;>-Z\\-_a-z|](?:[ -~]*(?<!\d(?:UL?|L)?(?=[Lun]))[!#-&(+-9<=@-\\^_a-z|~])?$/
+  /^[!#-%(,./\d:;>-Z\\-_a-z|](?:[ -~]*(?<!\d(?:UL?|L)?(?=[Lun]))[!#-&(+-9<=@-\\^_a-z|~])?$/
 
 /** The text itself and every text left when its marks are taken off one after another. */
 export function unmark(seen: string): Unmarked[] {

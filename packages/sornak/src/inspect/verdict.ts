@@ -3,7 +3,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import type { Definition } from '../identifier/definition.js'
-import { fit, type Fit } from '../identifier/fit.js'
+import { fit, keyOf, type Fit } from '../identifier/fit.js'
 import { spaceOf } from '../identifier/space.js'
 import type { Context } from './context.js'
 import { channelOf, sameKind } from './evidence/process-channel.js'
@@ -81,7 +81,8 @@ export function judge(
 
   const ways = asTold(likelyIn(definition, seen, context, hypotheses(definition, seen)), context)
   const weighed = weighedIn(definition, seen, ways, most, context)
-  const { possible, counted, beyondList, whole, ranked, processes, slip } = weighed
+  const { possible, counted, beyondList, whole, processes, slip } = weighed
+  const ranked = weighed.ranked.map((one) => withItsZeros(definition, seen, one))
   const first = ranked[0]
   const typed = processes.find(([process]) => process === MISTYPED)?.[1] ?? 0
   if (possible === 0n || typed >= 0.5) {
@@ -137,6 +138,14 @@ export function judge(
     proof: undefined,
     candidates: verdict === 'lost' ? [] : ranked.slice(0, most),
   }
+}
+
+// Where zeros are padding one value has many texts: it is the one that keeps the zeros it is seen with.
+function withItsZeros(definition: Definition, seen: string, one: Candidate): Candidate {
+  if (definition.zeros !== 'padding') return one
+  const digits = seen.replace(/\D/g, '')
+  const [text = ''] = new RegExp(`^0+${keyOf(definition, one.text)}`).exec(digits) ?? []
+  return text.length > one.text.length && fit(definition, text).ok ? { ...one, text } : one
 }
 
 // The one member of a list known to be right that could have become what is seen.

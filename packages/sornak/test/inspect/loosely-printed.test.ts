@@ -3,7 +3,7 @@
 
 import { describe, expect, test } from 'vitest'
 import { judge } from 'sornak'
-import { convertedRun, digits, next, of, isListed } from './converted-column.js'
+import { convertedRun, digits, next, of, isListed, toBits } from './converted-column.js'
 
 const listed = (stored: string, seen: string) =>
   judge(of(stored), seen, 1000).candidates.map(({ text }) => text)
@@ -95,6 +95,18 @@ describe('numbers that were divided by a hundred', () => {
     const draw = () => `2026${digits(13)}`
     for (const { told } of convertedRun(of('{17}'), draw, hundredth))
       expect(told.mend).toBeUndefined()
+  })
+  test('in binary64, where a hundredth of seventeen digits is one of 32 parts, are among those listed', () => {
+    const draw = () => `2026${digits(13)}`
+    const divided = (text: string) => {
+      const parts = (toBits(BigInt(text), 53) * 64n + 100n) / 200n
+      const cents = (parts * 200n + 32n) / 64n
+      return `${cents / 100n}.` + `${cents % 100n}`.padStart(2, '0')
+    }
+    const rows = convertedRun(of('{17}'), draw, divided).filter(({ seen }) => !/0$/.test(seen))
+    expect(rows.length).toBeGreaterThan(60)
+    for (const row of rows)
+      expect([row.seen, row.told.mend, isListed(row)]).toEqual([row.seen, undefined, true])
   })
   test('are no amounts that stand here and there', () => {
     for (const amount of ['12.50', "'12.50", ' 12,50 ', '"12.5"'])

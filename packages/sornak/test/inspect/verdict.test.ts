@@ -3,6 +3,7 @@
 import { describe, expect, test } from 'vitest'
 import { fit, fromCatalog, judge, mask, why } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
+import { toBits } from './converted-column.js'
 
 const crew = definition({ stored: '{5}', display: 'HS-{5}' })
 const mobile = definition({
@@ -446,3 +447,43 @@ test('long and strange texts are judged without trouble', () => {
   }
   expect(mask('{5}').read('9'.repeat(100_000)).ok).toBe(false)
 })
+
+test('where zeros are padding a mend keeps those that are there', () => {
+  const voucher = definition({ stored: '{1..6}', zeros: 'padding' })
+  const mends = ['"015542"', '015,542', '015542.0', '15,542', '0,042', '000.042'].map(
+    (seen) => judge(voucher, seen).mend,
+  )
+  expect(mends).toEqual(['015542', '015542', '015542', '15542', '0042', '000042'])
+})
+
+test.each(['(HS0061619)', '-HS0061619', '+HS0061619', '• HS0061619', '* HS0061619', '- HS0061619'])(
+  'what stands around letters is a mark, and no sign: %s',
+  (seen) => {
+    const prefixed = definition({ stored: 'HS{7}' })
+    expect(judge(prefixed, seen)).toMatchObject({
+      findings: ['stray-mark'],
+      mend: 'HS0061619',
+      proof: 'exact',
+    })
+  },
+)
+
+test('a code that was filled up with zeros to a wider field is told by what is left without them', () => {
+  const prefixed = definition({ stored: 'HS{7}' })
+  const filled = { findings: ['zeros-added'], mend: 'HS0061619' }
+  expect(judge(prefixed, '000HS0061619')).toMatchObject(filled)
+  expect(judge(berth, '05A3').mend).toBe('5A3')
+  expect(judge(prefixed, '000HS061619').verdict).toBe('misfit')
+})
+
+// 5333311425435839 * 100 in binary64, as programs print it that multiply before they put the sign.
+test.each(['533331142543583872%', '533331142543583900%', '533331142543583872.00%'])(
+  'a card shown as %s is the one card of which a hundred times as much is rounded to that',
+  (seen) => {
+    const cards = Array.from({ length: 40 }, (_, i) => 5333311425435820n + BigInt(i)).filter(
+      (n) => toBits(n * 100n, 53) === 533331142543583872n && fit(card, `${n}`).ok,
+    )
+    expect(cards).toHaveLength(1)
+    expect(judge(card, seen)).toMatchObject({ findings: ['scaled'], mend: `${cards[0]}` })
+  },
+)

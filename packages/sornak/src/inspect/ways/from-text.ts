@@ -102,6 +102,9 @@ const groupsJoined = (definition: Definition, text: string) =>
 
 const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()_]/g, '')
 
+const unfilled = (text: string) =>
+  Array.from(/^0*/.exec(text)![0], (_, at) => text.slice(at + 1)).filter((one) => one !== '')
+
 // Groups of digits with separators between them that are no number with decimals and no date.
 function separatedAnyhow(text: string): boolean {
   if (!/^\+?[(]?\d+(?:[ \-./()_]{1,2}\d+)+$/.test(text)) return false
@@ -138,6 +141,9 @@ export function textual(
   if (letters && !whole) offer('look-alike', 'look-alike', from(lookAlike), TOGETHER.lookAlike)
   if (!whole && /\p{L}/u.test(text))
     offer('letter-case', 'case-changed', from(letterCase), TOGETHER.caseChanged)
+  // A code was filled up to a wider field, as numbers are.
+  if (!whole && /^0+\d*[A-Za-z][\dA-Za-z]*$/.test(text))
+    offer('repadded', 'zeros-added', unfilled(text), TOGETHER.filled)
   found.push(...fromDate(definition, space, { text, findings }))
   if (!separated) return found
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)

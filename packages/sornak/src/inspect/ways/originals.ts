@@ -3,7 +3,8 @@
 
 import type { FindingCode } from '../../channel/channel.js'
 import { numberTexts } from '../../channel/number-text.js'
-import { unscaled } from '../../channel/scaled.js'
+import { aroundHundredths, unscaled } from '../../channel/scaled.js'
+import type { Interval } from '../../channel/significant.js'
 import { unmark } from '../../channel/text-marks.js'
 import type { Definition } from '../../identifier/definition.js'
 import { holds, isOnlyShaped } from '../../identifier/holds.js'
@@ -14,7 +15,7 @@ import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
 import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
-import { MEND_ODDS, TOGETHER } from './weights.js'
+import { EACH, MEND_ODDS, TOGETHER } from './weights.js'
 
 /** The ways in which a value could have come about; known for a while, since values repeat. */
 export function hypotheses(definition: Definition, seen: string): readonly Hypothesis[] {
@@ -90,12 +91,24 @@ function fromScaled(
   marks: readonly FindingCode[],
 ): Hypothesis[] {
   const space = spaceOf(definition)
-  return unscaled(text).flatMap(({ value, number, percent, hundredths }) =>
-    fromNumber(
+  return unscaled(text).flatMap(({ value, number, percent, hundredths }) => {
+    const around = aroundHundredths(value)
+    if (hundredths && around.low < around.high) return [roundedHundredths(around, marks)]
+    return fromNumber(
       definition,
       space,
       { ...number, coefficient: value, power: 0, decimals: undefined, grouped: false },
       [...marks, 'scaled'],
-    ).map((one) => ({ ...one, channels: ['scaled', ...one.channels], percent, hundredths })),
-  )
+    ).map((one) => ({ ...one, channels: ['scaled', ...one.channels], percent, hundredths }))
+  })
 }
+
+const roundedHundredths = (around: Interval, marks: readonly FindingCode[]): Hypothesis => ({
+  originals: { kind: 'integers', ...around },
+  process: 'binary64',
+  channels: [...marks, 'scaled', 'binary64'],
+  findings: [...marks, 'scaled', 'digits-rounded'],
+  hundredths: true,
+  weight: EACH.binary64,
+  per: 'original',
+})

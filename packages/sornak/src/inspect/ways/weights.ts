@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 19
+export const WEIGHTS_VERSION = 20
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -63,6 +63,8 @@ export const TOGETHER = {
   counted: 1,
   countedLater: 0.002,
   countedElsewhere: 0.01,
+  /** A code that was filled up with zeros to a wider field. */
+  filled: 0.01,
   /** A percent or currency sign. */
   scaled: 1,
   /** A minus in front of digits: from a wrap of a wide number, from brackets or a hyphen, or a sum. */
