@@ -138,9 +138,11 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
     process === limit ? -exception : process === 'marks' ? 0 : least
   const most = (process: string) =>
     context.signPlace && process === 'marks' && /^ [1-9]/.test(seen) ? 0 : Infinity
+  // That others gained a minus says as little of -1 as of any that stands for no value.
+  const insteadOf = (id: string) => (id === 'unread' && seen === '-1' ? 'sign' : id)
   const among = {
     ...context,
-    lift: (id: string) => Math.min(most(id), Math.max(context.lift(id), leastOf(id))),
+    lift: (id: string) => Math.min(most(id), Math.max(context.lift(insteadOf(id)), leastOf(id))),
   }
   return ways.some(({ process }) => process === 'marks') ? among : ofSeveral(among, alike, isOther)
 }

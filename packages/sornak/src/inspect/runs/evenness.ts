@@ -26,6 +26,8 @@ export interface Evenness {
   negatives(from: Sums, to: Sums): number
   /** The same for one type. */
   signedRows(id: string, from: Sums, to: Sums): number
+  /** Numbers below zero came to their minus in another way, rather than in this type. */
+  gainedMinus(id: string, from: Sums, to: Sums): boolean
   /** It is a type of which only numbers below zero tell, and the column has none. */
   isUntold(id: string): boolean
 }
@@ -71,12 +73,22 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   )
   const negatives = (from: Sums, to: Sums) =>
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
+  // Of numbers that wrapped round in a signed type some come out above zero. Where others lie beyond the type all gained a
+  // minus; of a list in order those up to the limit lie together.
+  const gainedMinus = (id: string, from: Sums, to: Sums) => {
+    const i = place.get(id)
+    if (i === undefined || !SIGNED.includes(id)) return false
+    const below = signedRows(id, from, to)
+    const isBeyond = all.belowZero - hitsOf(id, nothing, all) >= FEW_BELOW
+    return isBeyond || (below >= FEW_BELOW && to.held[i]! - from.held[i]! === below)
+  }
   const between = (process: Process, i: number, from: Sums, to: Sums) => {
     const { id } = process
     // Where values have several widths, what an octal reading changed may fit and is not among those counted.
     if (!alike && id.startsWith('octal')) return false
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
+    if (gainedMinus(id, from, to)) return false
     if (!isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })) return false
     return evenly[i]! || isApart(process, i, from, to)
   }
@@ -93,6 +105,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     hitsOf,
     negatives,
     signedRows,
+    gainedMinus,
     isUntold: (id) => untold.has(id),
   }
 }
@@ -131,6 +144,9 @@ function folded(
 
 /** Beyond this it makes no difference. */
 const MOST_TIMES = 20n
+
+/** Fewer lie there by chance, or went wrong in another way. */
+const FEW_BELOW = 3
 
 /** So few say that they wrapped where nothing else lies below the limit. */
 const FEW_WRAPPED = 8

@@ -76,7 +76,10 @@ export function measures(
     (id.startsWith('wrapped int') && signedRows(id, from, to) >= FEW_NEGATIVE)
   // Numbers that only gained a minus lie where others do; those that wrapped round come near the limit.
   const spansItself = (process: Process, i: number, from: Sums, to: Sums) =>
-    process.exactly !== undefined || (showsItself(process, from, to) && to.near[i]! > from.near[i]!)
+    process.exactly !== undefined ||
+    (showsItself(process, from, to) &&
+      to.near[i]! > from.near[i]! &&
+      !even.gainedMinus(process.id, from, to))
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // What wrapped round in a type does not lie, all of it, in one of half its bits.

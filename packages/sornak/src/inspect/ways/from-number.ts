@@ -46,8 +46,13 @@ export function fromNumber(
     return shortenedBelowZero(space, throughFloat(shortened(number)))
       .map(whole)
       .map((one) => ({ ...one, findings: [...one.findings, 'digits-rounded'] }))
-  if (number.negative)
-    return [...wraps(space, -value), ...limits(space, -value), ...signed(space, value)].map(whole)
+  if (number.negative) {
+    // No program fills a number below zero up with zeros to just what is a value.
+    const asItStands = number.padded && holds(definition, `${value}`.padStart(number.before, '0'))
+    const typed = asItStands ? [] : [...wraps(space, -value), ...limits(space, -value)]
+    const none = value === 1n ? forNone(space) : []
+    return [...typed, ...signed(space, value), ...none].map(whole)
+  }
   const { fronts } = space
   const found: Bare[] = []
   // A number that is printed has no zeros at the front, unless it was filled up to a narrower width.
@@ -156,7 +161,7 @@ function unread(space: Space, found: readonly Bare[]): Bare[] {
   }))
 }
 
-// Of a value of nothing but zeros there is one; zero stands for any that is not known.
+// Of a value of nothing but zeros there is one; zero stands for any that is not known, and so does -1.
 function forNone(space: Space): Bare[] {
   const subset = startingWith(space, '')
   const common = { channel: 'cut-short', finding: 'missing-mark', per: 'original' } as const
