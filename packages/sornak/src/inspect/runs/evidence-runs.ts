@@ -132,7 +132,9 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
     else if (outside && run.own === first.process && better > 0)
       best = { ...run, suspect: run.suspect && Math.max(better, run.wrapped) >= DOUBT_BITS }
   }
-  return best
+  // How many were mistyped beside a conversion is counted outside its runs where all rows are asked.
+  const [widest] = runs
+  return ofAll && best === first && widest ? { ...best, slips: widest.slips } : best
 }
 
 // Its rows were looked for because they speak for another process: of so many one explains them by chance.
