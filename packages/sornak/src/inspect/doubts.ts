@@ -26,8 +26,10 @@ export function doubtOf(
   weighed: Weighed,
   column: Context | undefined,
 ): Doubt | undefined {
-  const wasRead = weighed.processes[0]?.[0] === 'number-read'
-  if (wasRead && column?.strange) return { way: unknown(space), odds: THROUGHOUT }
+  const [most = ''] = weighed.processes[0] ?? []
+  const wasRead = most === 'number-read'
+  if ((wasRead || most.startsWith('binary')) && column?.strange)
+    return { way: unknown(space), odds: THROUGHOUT }
   if (wasRead && column?.bound?.bits === 8 && isDigits(number)) {
     const way = inEightBits(space, BigInt(number))
     if (way) return { way, odds: THROUGHOUT }

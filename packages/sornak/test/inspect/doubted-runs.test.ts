@@ -237,3 +237,40 @@ test('a few numbers that wrapped round do not carry what struck one block over t
     expect(verdicts.slice(160, 240).filter((one) => one === 'suspect').length).toBeGreaterThan(30)
   }
 })
+
+test('zeros are gone from a column of several widths where one in ten of the narrowest became too short', () => {
+  const made = of('{8..12}')
+  // Most are as wide as they come.
+  const draw = () => digits(next(5) === 0 ? 8 + next(5) : 12)
+  const originals = Array.from({ length: 2000 }, draw)
+  const seen = originals.map(bare)
+  const { around } = columnRuns(made, evidenceOf(made, seen))
+  const fitting = seen.flatMap((text, i) => (text.length >= 8 ? [{ text, i }] : []))
+  const changed = fitting.filter(({ text, i }) => text !== originals[i] && text.length < 12)
+  const isShort = (text: string) => text.length < 8
+  const inside = changed.filter(
+    ({ i }) => i > seen.findIndex(isShort) && i < seen.findLastIndex(isShort),
+  )
+  const doubted = inside.filter(
+    ({ text, i }) => judge(made, text, 10, around(i)).verdict === 'suspect',
+  )
+  expect(inside.length).toBeGreaterThan(50)
+  expect(doubted.length).toBeGreaterThan(inside.length * 0.95)
+  // Twelve digits lost none.
+  for (const { text, i } of fitting)
+    if (text.length === 12) expect(judge(made, text, 10, around(i)).verdict).toBe('intact')
+})
+
+test('and are not where as many of the narrowest lack a digit as people leave one out', () => {
+  const made = of('{8..12}')
+  const draw = () => `${1 + next(9)}${digits(next(5) === 0 ? 7 + next(5) : 11)}`
+  const seen = Array.from({ length: 2000 }, () => {
+    const text = draw()
+    return next(50) === 0 ? text.slice(0, 3) + text.slice(4) : text
+  })
+  const { around } = columnRuns(made, evidenceOf(made, seen))
+  const verdicts = seen.flatMap((text, i) =>
+    text.length >= 8 ? [judge(made, text, 10, around(i)).verdict] : [],
+  )
+  expect(verdicts.filter((verdict) => verdict !== 'intact')).toEqual([])
+})

@@ -125,7 +125,8 @@ export function comparison(
     const process = form ? own : processes[best]!
     // Values that kept their zeros and hold an 8 or 9 say that some of these rows were read as octal; how many, nothing tells.
     const someOctal = own !== undefined && processes[best]!.id.startsWith('octal')
-    const zerosGone = !alike && lostZeros(space, short, from, to, all)
+    const zerosGone =
+      !alike && lostZeros(space, short, from, to, all, whole.narrow.end.widths[0] ?? 0)
     const unkept = alike ? 0 : noneKept(space, from, to, all)
     return {
       process: process.id,

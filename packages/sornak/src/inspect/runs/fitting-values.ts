@@ -16,6 +16,8 @@ const MOST_LEFT = 5
 /** Of fewer others nothing is told of how often a value starts with a zero; and of fewer that do, it is chance. */
 const FEW_OTHERS = 20
 const FEW_ZEROS = 3
+/** So few that are too short are slips, maybe. */
+const FEW_SHORT = 5
 
 /**
  * Values that were rounded, and fit, are such as the rounding prints; what starts with a zero may be no number to it. One
@@ -102,7 +104,10 @@ export function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums)
 
 /**
  * Values of several widths fit without the zeros they had. That a run lost them shows where such values
- * stand elsewhere in the column, or where many have become too short.
+ * stand elsewhere in the column, or where many have become too short: of all, or of those of the narrowest width, of which
+ * one in ten does.
+ *
+ * @param narrowest how many values of the column that fit have that width
  */
 export function lostZeros(
   { definition, widths }: Space,
@@ -110,11 +115,14 @@ export function lostZeros(
   from: Sums,
   to: Sums,
   all: Sums,
+  narrowest: number,
 ): boolean {
   if (definition.zeros !== 'significant') return false
   const elsewhere = all.zeros - (to.zeros - from.zeros)
   const { values = [] } = short ?? {}
   const tooShort = rowsIn(values.filter(({ digits }) => digits.length < widths[0]!))
   const share = tooShort / Math.max(1, rowsIn(values))
-  return elsewhere >= FEW_ZEROS || share * (to.short - from.short) * 50 >= to.fits - from.fits
+  const gone = share * (to.short - from.short)
+  const ofNarrowest = all.zeros === 0 && gone >= FEW_SHORT && gone * 20 >= narrowest
+  return elsewhere >= FEW_ZEROS || ofNarrowest || gone * 50 >= to.fits - from.fits
 }

@@ -19,7 +19,7 @@ export function roundedAmong(
   if (!rounds || some === 0 || printsRound(id) || isBeyondChance(sums.coarser[i]!, some)) return 0
   // How likely it is of a value by itself: what each of them said, on the average.
   const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
-  const chance = 2 ** (-said / UNIT / some)
+  const chance = (id.startsWith('binary') ? TEXTS_OF_BINARY : 1) * 2 ** (-said / UNIT / some)
   const share = some / all
   if (share <= chance) return 0
   const others = share < 1 ? (all - some) * Math.log2((1 - share) / (1 - chance)) : 0
@@ -27,3 +27,6 @@ export function roundedAmong(
   // It has to be worth as much as a run.
   return bits > RUN_BITS ? bits : 0
 }
+
+/** A binary number is printed with all its digits or with the fewest that name it: a value may be either by chance. */
+const TEXTS_OF_BINARY = 2
