@@ -53,6 +53,7 @@ const WRAPPERS: ReadonlyMap<string, Wrapper> = new Map([
   ['question mark', { open: '', close: '?' }],
   ['colon', { open: '', close: ':' }],
   ['tilde', { open: '~', close: '' }],
+  ['slash', { open: '', close: '/' }],
   ['entity', { open: '&nbsp;', close: '' }],
   ['line break', { open: '', close: '<br>' }],
 ])
@@ -72,7 +73,7 @@ const UNMARK = [
   /^\((?!\d[\d.,]*E[+-]\d+\)$)(.*\p{L}.*)\)$/isu,
   /^[•·▪*]\s*(.*)$/su,
   /^[-–—+]\s*(?!\d[\d.,]*E[+-]\d+$|\d*[.,]\d*E\d+$)(.*\p{L}.*)$/isu,
-  /^(.*)[;'"*?:]$/su,
+  /^(.*)[;'"*?:/]$/su,
   /^["~](.*)$/su,
   // A small l is the digit that it looks like, and so is a bar.
   /^([+-]?\d+)(?:U?LL?|[un])$/u,
@@ -159,7 +160,7 @@ export interface Unmarked {
 
 /** Printed in ASCII, and neither its first nor its last character is a mark: nearly all texts. */
 const UNMARKED =
-  /^[!#-%(,./\d:;>-Z\\-_a-z|](?:[ -~]*(?<!\d(?:UL?|L)?(?=[Lun]))[!#-&(+-9<=@-\\^_a-z|~])?$/
+  /^[!#-%(,./\d:;>-Z\\-_a-z|](?:[ -~]*(?<!\d(?:UL?|L)?(?=[Lun]))[!#-&(+-.0-9<=@-\\^_a-z|~])?$/
 
 /** The text itself and every text left when its marks are taken off one after another. */
 export function unmark(seen: string): Unmarked[] {

@@ -45,8 +45,8 @@ export interface Context {
   readonly bits?: number | undefined
   /** The channel that explains them. */
   readonly channel?: string | undefined
-  /** What stands behind one space may be a number, in front of which a plus was left out. */
-  readonly signPlace?: boolean | undefined
+  /** Bits that say that what stands behind marks there was read as a number: none has kept a zero in front. */
+  readonly unkept?: number | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
   /** A value that fits may lack zeros at the front, and be the same number; as a rule where it is left out. */

@@ -6,6 +6,8 @@ import { anyOf, startingWith } from '../identifier/parts-of-space.js'
 import type { Space } from '../identifier/space.js'
 import type { Context } from './context.js'
 import { isWorkedOut } from './fractions.js'
+import { MANY_ZEROS } from './short/strange.js'
+import { FEW_ROWS_ALIKE } from './short/throughout.js'
 import { inEightBits } from './ways/from-types.js'
 import type { Hypothesis } from './ways/hypothesis.js'
 import type { Weighed } from './ways/weigh.js'
@@ -28,8 +30,13 @@ export function doubtOf(
 ): Doubt | undefined {
   const [most = ''] = weighed.processes[0] ?? []
   const wasRead = most === 'number-read'
-  if ((wasRead || most.startsWith('binary')) && column?.strange)
-    return { way: unknown(space), odds: THROUGHOUT }
+  const wasRounded = most.startsWith('binary')
+  if (column && (wasRead || wasRounded)) {
+    // What is left of a rounded number by a narrow type is rounded, too.
+    const lacksMany = isDigits(seen) && number.length <= space.widest - MANY_ZEROS
+    const isLeft = wasRounded && lacksMany && (column.misfits ?? 0) >= FEW_ROWS_ALIKE
+    if (column.strange || isLeft) return { way: unknown(space), odds: THROUGHOUT }
+  }
   if (wasRead && column?.bound?.bits === 8 && isDigits(number)) {
     const way = inEightBits(space, BigInt(number))
     if (way) return { way, odds: THROUGHOUT }

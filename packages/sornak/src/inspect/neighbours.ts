@@ -136,8 +136,7 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
   const limit = `clamped ${seen}`
   const leastOf = (process: string) =>
     process === limit ? -exception : process === 'marks' ? 0 : least
-  const most = (process: string) =>
-    context.signPlace && process === 'marks' && /^ [1-9]/.test(seen) ? 0 : Infinity
+  const most = (process: string) => (process === 'marks' && isAligned(context, seen) ? 0 : Infinity)
   // That others gained a minus says as little of -1 as of any that stands for no value.
   const insteadOf = (id: string) => (id === 'unread' && seen === '-1' ? 'sign' : id)
   const among = {
@@ -163,6 +162,15 @@ function ofSeveral(context: Context, alike: number, isOther: boolean): Context {
     },
   }
 }
+
+// Numbers are printed to the right of a field, or with one space in the place of the sign; texts hardly are.
+function isAligned({ unkept = 0 }: Context, seen: string): boolean {
+  const spaces = /^ *(?=[1-9])/.exec(seen)?.[0].length ?? 0
+  return spaces > 0 && unkept > (spaces > 1 ? 0 : SIGN_BITS)
+}
+
+/** One space came from somewhere else, maybe. */
+const SIGN_BITS = 1.5
 
 // Neighbours that stand as this one does, and do not fit.
 function standingAlike(

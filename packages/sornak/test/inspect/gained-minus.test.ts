@@ -64,3 +64,14 @@ test.each(['{5}', '{10}', '{20}', '{1..6}'])('-1 is not mended: %s', (stored) =>
     if (seen === '-1') expect(verdicts[i]!.mend).toBeUndefined()
   })
 })
+
+test('a minus here and there among numbers that start alike was added, and none without one is doubted', () => {
+  let last = 1_751_800_000n
+  const originals = Array.from({ length: 300 }, () => `${(last += BigInt(1 + next(900)))}`)
+  const rows = originals.map((text) => (next(3) === 0 ? `-${text}` : text))
+  const verdicts = told('{10}', rows)
+  rows.forEach((seen, i) => {
+    if (seen.startsWith('-')) expect(verdicts[i]!.mend).toBe(originals[i])
+    else expect(verdicts[i]!.verdict).toBe('intact')
+  })
+})

@@ -12,6 +12,7 @@ import {
   isListed,
   next,
   of,
+  toBits,
   withCheckDigit,
 } from './converted-column.js'
 
@@ -185,5 +186,17 @@ test('numbers issued one after the other and read as octal are small, and none i
     const told = judge(made, text, 1000, runs.around(row))
     expect([text, told.verdict]).toEqual([text, 'ambiguous'])
     expect(told.candidates.map((one) => one.text)).toContain(originals[row])
+  })
+})
+
+test('what a type of 32 bits leaves of numbers that were rounded before is rounded, and nothing else of it is known', () => {
+  const draw = () => `48${digits(17)}`
+  const rounded = (text: string) => BigInt.asUintN(32, toBits(BigInt(text), 53))
+  const rows = Array.from({ length: 200 }, draw).map((text) => `${rounded(text)}`)
+  const made = of('{19}')
+  const { around } = columnRuns(made, evidenceOf(made, rows))
+  rows.forEach((seen, i) => {
+    const { verdict } = judge(made, seen, 10, around(i))
+    expect([seen, verdict]).toEqual([seen, 'lost'])
   })
 })

@@ -346,3 +346,29 @@ test.each([60, 80, 100])(
     for (const row of rounded) expect([row.seen, isListed(row)]).toEqual([row.seen, true])
   },
 )
+
+test.each([
+  ['a field of twelve', (text: string) => bare(text).padStart(12)],
+  ['as many characters as there were', (text: string) => bare(text).padStart(text.length)],
+])('numbers to the right of %s may have lost zeros, where some have', (_, printed) => {
+  const made = of('{8..12}')
+  const originals = Array.from({ length: 1000 }, () => digits(8 + next(5)))
+  const values = originals.map(printed)
+  const { around } = columnRuns(made, evidenceOf(made, values))
+  values.forEach((seen, i) => {
+    if (!seen.startsWith(' ')) return
+    const { mend, candidates } = judge(made, seen, 10, around(i))
+    if (mend !== undefined) expect([seen, mend]).toEqual([seen, originals[i]])
+    else expect(candidates.map(({ text }) => text)).toContain(originals[i])
+  })
+})
+
+test('and have none where zeros stand in front of others there', () => {
+  const made = of('{8..12}')
+  const originals = Array.from({ length: 400 }, () => digits(8 + next(5)))
+  const values = originals.map((text) => text.padStart(12))
+  const { around } = columnRuns(made, evidenceOf(made, values))
+  values.forEach((seen, i) => {
+    if (seen.startsWith(' ')) expect(judge(made, seen, 10, around(i)).mend).toBe(originals[i])
+  })
+})

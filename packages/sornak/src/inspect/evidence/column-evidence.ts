@@ -79,6 +79,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const owed = zeros()
   const starts = from ? [...from.starts] : Array<number>(100).fill(0)
   const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
+  const belowStarts = from ? [...from.belowStarts] : Array<number>(100).fill(0)
   const clean = cleanValues(space, from?.clean)
   const padding = definition.zeros === 'padding'
   const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
@@ -282,6 +283,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
           shorts.add(bare!, rows)
         } else if (bare !== undefined && bare.length === widest && bare.length > 1)
           formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
+        if (/^-\d\d+$/.test(seen) && seen.length === widest + 1)
+          belowStarts[Number.parseInt(seen.slice(1, 3), 10)]!++
       },
     )
     before.forget()
@@ -324,6 +327,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         runs: [...runs],
         starts: [...starts],
         formedStarts: [...formedStarts],
+        belowStarts: [...belowStarts],
         clean: clean.clean(),
         narrow: narrow.blocks(),
         endings: endings.endings(),

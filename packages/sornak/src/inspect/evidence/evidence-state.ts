@@ -26,6 +26,8 @@ export interface EvidenceState {
   readonly starts: readonly number[]
   /** The same of numbers of full width that stand in another form, or with marks around them. */
   readonly formedStarts: readonly number[]
+  /** The same of numbers below zero, without their minus. */
+  readonly belowStarts: readonly number[]
   /** Where they lie. */
   readonly clean: Clean
   /** How those stand that do not fit. */
@@ -76,6 +78,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     runs: a.runs.map((run, i) => joined(run, b.runs[i]!, move)),
     starts: sumOf(a.starts, b.starts),
     formedStarts: sumOf(a.formedStarts, b.formedStarts),
+    belowStarts: sumOf(a.belowStarts, b.belowStarts),
     clean: joinedClean(a.clean, b.clean),
     standing: joinedStanding(a.standing, b.standing),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),

@@ -127,7 +127,10 @@ export function comparison(
     const someOctal = own !== undefined && processes[best]!.id.startsWith('octal')
     const zerosGone =
       !alike && lostZeros(space, short, from, to, all, whole.narrow.end.widths[0] ?? 0)
-    const unkept = alike ? 0 : noneKept(space, from, to, all)
+    // What none of all rows has kept none of a run could.
+    const unkept = alike
+      ? 0
+      : Math.max(noneKept(space, from, to, all), noneKept(space, nothing, all, all))
     return {
       process: process.id,
       conversion: processes[best]!.id,
@@ -184,7 +187,7 @@ export function comparison(
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
           (process.id === 'number-read' && zerosGone)),
       zerosGone,
-      signPlace: unkept >= SIGN_BITS,
+      unkept,
       limits,
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {
@@ -224,6 +227,3 @@ const severalRead = (short: ShortGroup | undefined, from: Sums, to: Sums) =>
   short !== undefined &&
   to.padded === from.padded &&
   new Set(short.values.map(({ digits }) => digits.length)).size > 1
-
-/** Programs that leave a place for the sign print one space in front of a number: many do, and one in ten values had a zero. */
-const SIGN_BITS = 1.5

@@ -9,7 +9,7 @@ import { type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
 import { STOPS } from '../ways/hypothesis.js'
-import { RUN_BITS } from '../ways/weights.js'
+import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
 import { allLeft, belowOnlyHere, FEW_OTHERS } from './process-totals.js'
 import { spread } from './spread.js'
 
@@ -26,6 +26,8 @@ export interface Evenness {
   negatives(from: Sums, to: Sums): number
   /** The same for one type. */
   signedRows(id: string, from: Sums, to: Sums): number
+  /** Bits that the numbers below zero say for a minus that was added, as they start like others; 0 where they hardly do. */
+  readonly minusAdded: number
   /** Numbers below zero came to their minus in another way, rather than in this type. */
   gainedMinus(id: string, from: Sums, to: Sums): boolean
   /** It is a type of which only numbers below zero tell, and the column has none. */
@@ -73,6 +75,8 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   )
   const negatives = (from: Sums, to: Sums) =>
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
+  const like = startLikeOthers(whole, widest)
+  const minusAdded = like >= DOUBT_BITS ? like : 0
   // Of numbers that wrapped round in a signed type some come out above zero. Where others lie beyond the type all gained a
   // minus; of a list in order those up to the limit lie together.
   const gainedMinus = (id: string, from: Sums, to: Sums) => {
@@ -80,7 +84,8 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     if (i === undefined || !SIGNED.includes(id)) return false
     const below = signedRows(id, from, to)
     const isBeyond = all.belowZero - hitsOf(id, nothing, all) >= FEW_BELOW
-    return isBeyond || (below >= FEW_BELOW && to.held[i]! - from.held[i]! === below)
+    const allBelow = below >= FEW_BELOW && to.held[i]! - from.held[i]! === below
+    return isBeyond || allBelow || minusAdded > 0
   }
   const between = (process: Process, i: number, from: Sums, to: Sums) => {
     const { id } = process
@@ -105,9 +110,27 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     hitsOf,
     negatives,
     signedRows,
+    minusAdded,
     gainedMinus,
     isUntold: (id) => untold.has(id),
   }
+}
+
+// Bits that it says for a minus that was added that numbers of full width begin behind it as those without one do, and not
+// anywhere up to the limit of the one type that has limits of that width.
+function startLikeOthers(
+  { starts, formedStarts, belowStarts }: EvidenceState,
+  widest: number,
+): number {
+  const type = WRAPPING_TYPES.find(({ signed, max }) => signed && `${max}`.length === widest)
+  const others = starts.map((count, start) => count + formedStarts[start]!)
+  const all = others.reduce((sum, count) => sum + count, 0)
+  if (!type || all < FEW_OTHERS) return 0
+  const upTo = Number.parseInt(`${type.max}`.slice(0, 2), 10) - 9
+  return belowStarts.reduce(
+    (sum, count, start) => sum + count * Math.log2(((others[start]! + 0.01) / (all + 1)) * upTo),
+    0,
+  )
 }
 
 // What is exactly the limit of a type stands for any beyond it: it shows nothing of how the others are spread.

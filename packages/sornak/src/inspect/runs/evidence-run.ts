@@ -57,8 +57,8 @@ export interface EvidenceRun {
   readonly suspect: boolean
   /** Values of several widths may lack zeros at the front, and fit. */
   readonly zerosGone: boolean
-  /** What stands behind one space may be a number, and have lost its zeros: no such value of its rows has kept one. */
-  readonly signPlace: boolean
+  /** Bits that say that what stands behind marks was read as a number: no such value of its rows has kept a zero in front. */
+  readonly unkept: number
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */
   readonly struck?: number | undefined
   /** Its values are spread evenly enough for what is missing among them to say something. */

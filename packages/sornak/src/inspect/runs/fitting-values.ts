@@ -98,7 +98,8 @@ export function noneKept({ definition }: Space, from: Sums, to: Sums, all: Sums)
   const others = all.fits - all.marked
   const zeros = all.zeros - all.markedZeros
   const tooShort = to.short > from.short ? 1 / 10 : 0
-  const usual = others >= FEW_OTHERS ? zeros / others : tooShort
+  // Where no other starts with a zero either, those that are too short tell that some did.
+  const usual = others >= FEW_OTHERS && (zeros > 0 || tooShort === 0) ? zeros / others : tooShort
   return (to.marked - from.marked) * -Math.log2(1 - Math.min(usual, 1 / 2))
 }
 

@@ -73,13 +73,12 @@ export function measures(
   // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
   const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
     exactly !== undefined ||
-    (id.startsWith('wrapped int') && signedRows(id, from, to) >= FEW_NEGATIVE)
+    (id.startsWith('wrapped int') &&
+      signedRows(id, from, to) >= FEW_NEGATIVE &&
+      !even.gainedMinus(id, from, to))
   // Numbers that only gained a minus lie where others do; those that wrapped round come near the limit.
   const spansItself = (process: Process, i: number, from: Sums, to: Sums) =>
-    process.exactly !== undefined ||
-    (showsItself(process, from, to) &&
-      to.near[i]! > from.near[i]! &&
-      !even.gainedMinus(process.id, from, to))
+    process.exactly !== undefined || (showsItself(process, from, to) && to.near[i]! > from.near[i]!)
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // What wrapped round in a type does not lie, all of it, in one of half its bits.
@@ -114,10 +113,13 @@ export function measures(
     fronts && integers.count > 0n ? fronts.share(0n, 10n ** BigInt(fronts.widest) - 1n) : 1
   const unspelt = (i: number, from: Sums, to: Sums) =>
     i === stops && read !== undefined ? noneSpelt(spelt, i, read, from, to) : 0
+  const partBelow = (from: Sums, to: Sums) =>
+    (to.belowZero - from.belowZero) / Math.max(1, all.belowZero)
   const totals = (from: Sums, to: Sums) =>
     processes.map((process, i) => {
       const behind = Math.max(cutBehind(i, from, to), unspelt(i, from, to))
-      return Math.max(...both(process, i, from, to)) + behind * UNIT
+      const added = process.id === 'sign' ? even.minusAdded * partBelow(from, to) : 0
+      return Math.max(...both(process, i, from, to)) + (behind + added) * UNIT
     })
   // What was at work here and there says nothing of values that fit. What starts with a zero may be no number to it.
   const onAllRows = (process: Process, i: number, from: Sums, to: Sums) => {

@@ -16,7 +16,7 @@ const FEW_OTHERS = 100
 /** Numbers of so many digits were not issued one after the other, and filled up with zeros. */
 const MANY_DIGITS = 11
 /** A list of numbers that start with so many zeros is not part of one in which none does. */
-const MANY_ZEROS = 4
+export const MANY_ZEROS = 4
 
 /**
  * Each of these rows would have lost so many zeros, at the least; 0 where that is as it should be.

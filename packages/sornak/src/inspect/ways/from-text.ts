@@ -43,8 +43,8 @@ export function asLabelled(definition: Definition, { text, findings }: Unmarked)
   })
 }
 
-/** As people write any long number, whether a mask shows it so or not: three groups or more. */
-const SEPARATED = /^\(?\d+(?:(?:[-./_ ]|\)[ -]?)\d+){2,}$/
+/** As people write any long number, whether a mask shows it so or not: three groups or more, or two that are no date. */
+const SEPARATED = /^\(?\d+(?:(?:[-./_ ]|\)[ -]?)\d+){2,}$|^\d{3,}[-_ ]\d{3,}$/
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   const found = readAsForm(definition, text, text, findings)
