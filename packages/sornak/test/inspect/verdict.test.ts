@@ -472,7 +472,7 @@ test('a code that was filled up with zeros to a wider field is told by what is l
   const prefixed = definition({ stored: 'HS{7}' })
   const filled = { findings: ['zeros-added'], mend: 'HS0061619' }
   expect(judge(prefixed, '000HS0061619')).toMatchObject(filled)
-  expect(judge(berth, '05A3').mend).toBe('5A3')
+  expect(judge(berth, '005A3').mend).toBe('5A3')
   expect(judge(prefixed, '000HS061619').verdict).toBe('misfit')
 })
 

@@ -29,7 +29,9 @@ export function slipIn(definition: Definition, bare: string): Slip | undefined {
     return ofOtherKind(definition, bare).length > 0 ? 'other-kind' : undefined
   if (!/\d/.test(bare)) return undefined
   if (widths.includes(length + 1)) return 'digit-left-out'
-  return widths.includes(length - 1) && /^\d+$/.test(bare) ? 'digit-added' : undefined
+  // Of a code only a zero in front looks like what a conversion leaves.
+  const isLeft = /^\d+$|^0[\dA-Za-z]+$/.test(bare)
+  return widths.includes(length - 1) && isLeft ? 'digit-added' : undefined
 }
 
 interface OddPlace {
