@@ -138,7 +138,7 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
     process === limit ? -exception : process === 'marks' ? 0 : least
   const most = (process: string) => (process === 'marks' && isAligned(context, seen) ? 0 : Infinity)
   // That others gained a minus says as little of -1 as of any that stands for no value.
-  const insteadOf = (id: string) => (id === 'unread' && seen === '-1' ? 'sign' : id)
+  const insteadOf = (id: string) => (id === 'unread' && MINUS_ONE.test(seen) ? 'sign' : id)
   const among = {
     ...context,
     lift: (id: string) => Math.min(most(id), Math.max(context.lift(insteadOf(id)), leastOf(id))),
@@ -169,6 +169,7 @@ function isAligned({ unkept = 0 }: Context, seen: string): boolean {
   return spaces > 0 && unkept > (spaces > 1 ? 0 : SIGN_BITS)
 }
 
+const MINUS_ONE = /^-1(?:[.,]0+)?$/
 /** One space came from somewhere else, maybe. */
 const SIGN_BITS = 1.5
 
