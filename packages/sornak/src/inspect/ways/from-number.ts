@@ -47,9 +47,9 @@ export function fromNumber(
       .map(whole)
       .map((one) => ({ ...one, findings: [...one.findings, 'digits-rounded'] }))
   if (number.negative) {
-    // No program fills a number below zero up with zeros to just what is a value.
-    const asItStands = number.padded && holds(definition, `${value}`.padStart(number.before, '0'))
-    const typed = asItStands ? [] : [...wraps(space, -value), ...limits(space, -value)]
+    // Some programs fill it up to as many digits as the largest number of the type has.
+    const filled = number.padded ? number.before : undefined
+    const typed = [...wraps(space, -value, filled), ...limits(space, -value)]
     const none = value === 1n ? forNone(space) : []
     return [...typed, ...signed(space, value), ...none].map(whole)
   }
