@@ -75,3 +75,19 @@ test('a minus here and there among numbers that start alike was added, and none 
     else expect(verdicts[i]!.verdict).toBe('intact')
   })
 })
+
+test('numbers far wider than the type gained none, though all of a sequence come out below zero', () => {
+  const originals = Array.from({ length: 120 }, (_, i) => `${804200000000000000n + BigInt(i * 7)}`)
+  const wrapped = originals.map((text) => `${BigInt.asIntN(16, BigInt(text))}`)
+  const below = wrapped.filter((text) => text.startsWith('-'))
+  expect(below).toHaveLength(120)
+  for (const { verdict } of told('{18}', wrapped)) expect(verdict).toBe('lost')
+})
+
+// As COBOL shows a signed number of ten digits.
+test('a number below zero that is filled up with zeros may have wrapped round', () => {
+  const seen = `-${padded(89416062, 10)}`
+  const texts = told('{10}', [seen])[0]!.candidates.map(({ text }) => text)
+  expect(texts).toContain('0089416062')
+  expect(texts).toContain(`${(1n << 32n) - 89416062n}`)
+})

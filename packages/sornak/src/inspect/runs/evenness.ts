@@ -77,15 +77,17 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
   const like = startLikeOthers(whole, widest)
   const minusAdded = like >= DOUBT_BITS ? like : 0
-  // Of numbers that wrapped round in a signed type some come out above zero. Where others lie beyond the type all gained a
-  // minus; of a list in order those up to the limit lie together.
+  const beyondAll = all.belowZero - negatives(nothing, all)
+  // Of numbers that wrapped round in a signed type some come out above zero, but for those of one office; with as many digits
+  // as values have, all of them may be such with a minus. Where others lie beyond all types all gained one; of a list in order
+  // those up to the limit lie together.
   const gainedMinus = (id: string, from: Sums, to: Sums) => {
     const i = place.get(id)
     if (i === undefined || !SIGNED.includes(id)) return false
     const below = signedRows(id, from, to)
-    const isBeyond = all.belowZero - hitsOf(id, nothing, all) >= FEW_BELOW
-    const allBelow = below >= FEW_BELOW && to.held[i]! - from.held[i]! === below
-    return isBeyond || allBelow || minusAdded > 0
+    const isAsWide = `${processes[i]!.max}`.length === widest
+    const allBelow = isAsWide && below >= FEW_BELOW && to.held[i]! - from.held[i]! === below
+    return beyondAll >= FEW_BELOW || allBelow || minusAdded > 0
   }
   const between = (process: Process, i: number, from: Sums, to: Sums) => {
     const { id } = process
