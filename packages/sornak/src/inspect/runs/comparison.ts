@@ -179,7 +179,7 @@ export function comparison(
           fitsSpeak(process, best, from, to, measured.again(best, from, to)) &&
           !mayBeRound(processes, best, sums, from, to, all)) ||
           (process.max !== undefined &&
-            (showsItself(process, from, to) ||
+            (showsItself(process, best, from, to) ||
               isFair(process, best, from, to) ||
               belowOnlyHere(process, best, from, to, all) >= DOUBT_BITS)) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||

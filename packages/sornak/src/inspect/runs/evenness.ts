@@ -1,7 +1,6 @@
 // Whether values are spread as evenly as they must be for what is missing among them to say something: columns are
 // seldom even, and that nothing lies beyond a limit, or is shorter than a width, has many reasons.
 
-import { WRAPPING_TYPES } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
@@ -9,11 +8,12 @@ import { type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
 import { STOPS } from '../ways/hypothesis.js'
-import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
+import { RUN_BITS } from '../ways/weights.js'
+import { gainedMinuses, SIGNED, type GainedMinus } from './gained-minus.js'
 import { allLeft, belowOnlyHere, FEW_OTHERS } from './process-totals.js'
 import { spread } from './spread.js'
 
-export interface Evenness {
+export interface Evenness extends GainedMinus {
   /** All values of the definition have one width. */
   readonly alike: boolean
   /** For each process: all values of the column are. */
@@ -26,10 +26,6 @@ export interface Evenness {
   negatives(from: Sums, to: Sums): number
   /** The same for one type. */
   signedRows(id: string, from: Sums, to: Sums): number
-  /** Bits that the numbers below zero say for a minus that was added, as they start like others; 0 where they hardly do. */
-  readonly minusAdded: number
-  /** Numbers below zero came to their minus in another way, rather than in this type. */
-  gainedMinus(id: string, from: Sums, to: Sums): boolean
   /** It is a type of which only numbers below zero tell, and the column has none. */
   isUntold(id: string): boolean
 }
@@ -75,27 +71,14 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   )
   const negatives = (from: Sums, to: Sums) =>
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
-  const like = startLikeOthers(whole, widest)
-  const minusAdded = like >= DOUBT_BITS ? like : 0
-  const beyondAll = all.belowZero - negatives(nothing, all)
-  // Of numbers that wrapped round in a signed type some come out above zero, but for those of one office; with as many digits
-  // as values have, all of them may be such with a minus. Where others lie beyond all types all gained one; of a list in order
-  // those up to the limit lie together.
-  const gainedMinus = (id: string, from: Sums, to: Sums) => {
-    const i = place.get(id)
-    if (i === undefined || !SIGNED.includes(id)) return false
-    const below = signedRows(id, from, to)
-    const isAsWide = `${processes[i]!.max}`.length === widest
-    const allBelow = isAsWide && below >= FEW_BELOW && to.held[i]! - from.held[i]! === below
-    return beyondAll >= FEW_BELOW || allBelow || minusAdded > 0
-  }
+  const { minusAdded, gainedMinus } = gainedMinuses(whole, widest, { signedRows, negatives })
   const between = (process: Process, i: number, from: Sums, to: Sums) => {
     const { id } = process
     // Where values have several widths, what an octal reading changed may fit and is not among those counted.
     if (!alike && id.startsWith('octal')) return false
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
-    if (gainedMinus(id, from, to)) return false
+    if (gainedMinus(process, i, from, to)) return false
     if (!isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })) return false
     return evenly[i]! || isApart(process, i, from, to)
   }
@@ -116,23 +99,6 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     gainedMinus,
     isUntold: (id) => untold.has(id),
   }
-}
-
-// Bits that it says for a minus that was added that numbers of full width begin behind it as those without one do, and not
-// anywhere up to the limit of the one type that has limits of that width.
-function startLikeOthers(
-  { starts, formedStarts, belowStarts }: EvidenceState,
-  widest: number,
-): number {
-  const type = WRAPPING_TYPES.find(({ signed, max }) => signed && `${max}`.length === widest)
-  const others = starts.map((count, start) => count + formedStarts[start]!)
-  const all = others.reduce((sum, count) => sum + count, 0)
-  if (!type || all < FEW_OTHERS) return 0
-  const upTo = Number.parseInt(`${type.max}`.slice(0, 2), 10) - 9
-  return belowStarts.reduce(
-    (sum, count, start) => sum + count * Math.log2(((others[start]! + 0.01) / (all + 1)) * upTo),
-    0,
-  )
 }
 
 // What is exactly the limit of a type stands for any beyond it: it shows nothing of how the others are spread.
@@ -170,15 +136,10 @@ function folded(
 /** Beyond this it makes no difference. */
 const MOST_TIMES = 20n
 
-/** Fewer lie there by chance, or went wrong in another way. */
-const FEW_BELOW = 3
-
 /** So few say that they wrapped where nothing else lies below the limit. */
 const FEW_WRAPPED = 8
 const isFarBelow = (hits: number, { fits, zeros }: Sums) =>
   hits >= FEW_WRAPPED && zeros === 0 && fits >= FEW_OTHERS
-
-const SIGNED = WRAPPING_TYPES.flatMap(({ name, signed }) => (signed ? [`wrapped ${name}`] : []))
 
 // Columns are seldom even. That all values lie below a limit says something only where they come up to
 // it; that short ones do, only where wider ones stand between them.

@@ -25,7 +25,7 @@ export interface Measures extends Evenness {
   /** A signed type shows by its minus signs. */
   signed(id: string, from: Sums, to: Sums): boolean
   /** A type shows by what it prints. */
-  showsItself(process: Process, from: Sums, to: Sums): boolean
+  showsItself(process: Process, i: number, from: Sums, to: Sums): boolean
   /** What values say that repeat others. */
   again(i: number, from: Sums, to: Sums): number
   /** Bits for a reader that stopped where values elsewhere go on behind a number. */
@@ -71,14 +71,15 @@ export function measures(
   const signed = (id: string, from: Sums, to: Sums) =>
     id.startsWith('wrapped int') && signedRows(id, from, to) > 0
   // No even spread is needed to know a type by what it prints: exactly its limit, or numbers below zero.
-  const showsItself = ({ id, exactly }: Process, from: Sums, to: Sums) =>
-    exactly !== undefined ||
-    (id.startsWith('wrapped int') &&
-      signedRows(id, from, to) >= FEW_NEGATIVE &&
-      !even.gainedMinus(id, from, to))
+  const showsItself = (process: Process, i: number, from: Sums, to: Sums) =>
+    process.exactly !== undefined ||
+    (process.id.startsWith('wrapped int') &&
+      signedRows(process.id, from, to) >= FEW_NEGATIVE &&
+      !even.gainedMinus(process, i, from, to))
   // Numbers that only gained a minus lie where others do; those that wrapped round come near the limit.
   const spansItself = (process: Process, i: number, from: Sums, to: Sums) =>
-    process.exactly !== undefined || (showsItself(process, from, to) && to.near[i]! > from.near[i]!)
+    process.exactly !== undefined ||
+    (showsItself(process, i, from, to) && to.near[i]! > from.near[i]!)
   const speak = repeatsSpeak(whole)
   const again = (i: number, from: Sums, to: Sums) => (speak ? to.again[i]! - from.again[i]! : 0)
   // What wrapped round in a type does not lie, all of it, in one of half its bits.
