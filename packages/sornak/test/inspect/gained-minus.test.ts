@@ -91,3 +91,8 @@ test('a number below zero that is filled up with zeros may have wrapped round', 
   expect(texts).toContain('0089416062')
   expect(texts).toContain(`${(1n << 32n) - 89416062n}`)
 })
+
+test('the first number of a list is one, and stands for no other, where it kept its zeros', () => {
+  const texts = told('{5}', ['-00001'])[0]!.candidates.map(({ text }) => text)
+  expect(texts.sort()).toEqual(['00001', '65535'])
+})

@@ -50,7 +50,7 @@ export function fromNumber(
     // Some programs fill it up to as many digits as the largest number of the type has.
     const filled = number.padded ? number.before : undefined
     const typed = [...wraps(space, -value, filled), ...limits(space, -value)]
-    const none = value === 1n ? forNone(space) : []
+    const none = value === 1n && !number.padded ? forNone(space) : []
     return [...typed, ...signed(space, value), ...none].map(whole)
   }
   const { fronts } = space
