@@ -1,6 +1,7 @@
 // A code that looks like a number is worked out: 12E5 becomes 1200000, 0x1F becomes 31, 1_000 loses
 // its underscore, and 417D is a number with its type behind it.
 
+import { BINARY64, nearestFloat, shortest } from './binary-float.js'
 import type { Channel } from './channel.js'
 import type { Interval } from './significant.js'
 
@@ -21,7 +22,7 @@ export const evaluated: Channel = {
   prevent:
     'Declare the column as text before the data is read, or keep codes from having the shape of a number.',
   example: { before: '12E5', after: '1200000', form: 'power of ten' },
-  forms: ['power of ten', 'type behind'],
+  forms: ['power of ten', 'power of ten in binary64', 'type behind'],
   forward(text, form) {
     const typed = form === 'type behind' && TYPED.exec(text)
     if (typed) return typed[1]!.replace(/^0+(?=\d)/, '')
@@ -30,7 +31,9 @@ export const evaluated: Channel = {
       const zeros = Number.parseInt(power[2]!, 10)
       const digits = power[1]!.replace(/^0+(?=\d)/, '')
       if (zeros + digits.length > MOST_ZEROS) return text
-      return digits === '0' ? '0' : digits + '0'.repeat(zeros)
+      if (digits === '0') return '0'
+      const whole = digits + '0'.repeat(zeros)
+      return form.endsWith('binary64') ? `${nearestFloat(BigInt(whole), BINARY64)}` : whole
     }
     const hex = HEX.exec(text)
     if (hex) return BigInt(text).toString()
@@ -38,9 +41,18 @@ export const evaluated: Channel = {
   },
   inverse(seen) {
     if (!/^(?:0|[1-9]\d*)$/.test(seen)) return []
-    const value = BigInt(seen)
-    return [{ kind: 'texts', texts: codesFor({ low: value, high: value }, 24, 4) }]
+    const texts = powersBehind(BigInt(seen)).flatMap((value) =>
+      codesFor({ low: value, high: value }, 24, 4),
+    )
+    return [{ kind: 'texts', texts }]
   },
+}
+
+/** A number that was worked out, and the one with the fewest digits that binary64 makes it of: 1.59e+24 is printed with all its digits. */
+export function powersBehind(value: bigint): bigint[] {
+  if (value < BINARY64.exactTo || nearestFloat(value, BINARY64) !== value) return [value]
+  const few = shortest(value, BINARY64)
+  return few === value ? [value] : [value, few]
 }
 
 /**

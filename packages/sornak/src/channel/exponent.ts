@@ -38,6 +38,11 @@ const PLAIN: ReadonlyMap<string, number> = new Map(
   [6, 7].map((keep) => [`${keep} and zeros`, keep]),
 )
 const THOUSANDS = 'thousands'
+/** So many decimals, and the letter of a multiple. */
+const MULTIPLES: ReadonlyMap<string, number> = new Map(
+  [0, 1, 2, 3].map((decimals) => [`a letter and ${decimals} decimals`, decimals]),
+)
+const LETTERS = ['', 'K', 'M', 'B', 'T', 'P']
 
 /** All digits are still there: the exponent form can be turned back. */
 export const exponentForm: Channel = {
@@ -71,9 +76,12 @@ export const shortDisplay: Channel = {
   prevent:
     'Write identifiers as text; once shortened, the digits must be fetched again at the source.',
   example: { before: '4300222233334444', after: '4.30022E+15', form: '6 E+15' },
-  forms: [...forms([2, 3, 4, 6, 7, 10, 11, 15]), ...PLAIN.keys(), THOUSANDS],
-  forward: (text, form) =>
-    PLAIN.has(form) || form === THOUSANDS ? fill(text, form) : print(text, form),
+  forms: [...forms([2, 3, 4, 6, 7, 10, 11, 15]), ...PLAIN.keys(), THOUSANDS, ...MULTIPLES.keys()],
+  forward(text, form) {
+    if (PLAIN.has(form) || form === THOUSANDS) return fill(text, form)
+    const decimals = MULTIPLES.get(form)
+    return decimals === undefined ? print(text, form) : multiple(text, decimals)
+  },
   inverse: (seen) => [
     ...numberTexts(seen)
       .filter((number) => number.exponent && !number.negative)
@@ -88,6 +96,20 @@ function fill(text: string, form: string): string {
   const keep = PLAIN.get(form) ?? digits.length - 3
   if (!isDigits(text) || keep < 1 || digits.length <= keep) return text
   return toSignificant(BigInt(digits), keep, 'rounded').toString()
+}
+
+function multiple(text: string, decimals: number): string {
+  const digits = bareDigits(text)
+  const thousands = (length: number) => Math.floor((length - 1) / 3)
+  const small = thousands(digits.length)
+  if (!isDigits(text) || small === 0 || small >= LETTERS.length - 1) return text
+  const keep = digits.length - 3 * small + decimals
+  const rounded = toSignificant(BigInt(digits), keep, 'rounded').toString()
+  // 999,950 is a million.
+  const step = thousands(rounded.length)
+  const whole = rounded.length - 3 * step
+  const behind = rounded.slice(whole, whole + decimals).replace(/0+$/, '')
+  return `${rounded.slice(0, whole)}${behind && `.${behind}`}${LETTERS[step]}`
 }
 
 function filled(seen: string): Preimage[] {

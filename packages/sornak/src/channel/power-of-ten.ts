@@ -19,10 +19,24 @@ const STYLES: readonly RegExp[] = [
 
 /** None of these, no power of ten. */
 const ANY = /[eEdDqQ^*⁰-⁹¹²³]|[+-]\d{3}$/u
+/** A few digits and the letter of a multiple, as charts and reports have them: 36.51M (ISO 80000-1 for most of the letters). */
+const MULTIPLE = /^(\d{1,4}(?:[.,]\d+)?)\s?([kKMGBTP]|bn)$/
+const MULTIPLES: ReadonlyMap<string, number> = new Map([
+  ['k', 3],
+  ['K', 3],
+  ['M', 6],
+  ['G', 9],
+  ['B', 9],
+  ['bn', 9],
+  ['T', 12],
+  ['P', 15],
+])
 const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
 /** The coefficient of a text that ends in a power of ten, and the power; undefined where it does not. */
 export function powerOfTen(text: string): PowerOfTen | undefined {
+  const [, few, letter = ''] = MULTIPLE.exec(text) ?? []
+  if (few !== undefined) return { coefficient: few, power: MULTIPLES.get(letter)! }
   if (!ANY.test(text)) return undefined
   for (const style of STYLES) {
     const [, coefficient, sign = '', digits = ''] = style.exec(text) ?? []

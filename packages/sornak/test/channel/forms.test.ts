@@ -18,6 +18,7 @@ const KINDS = {
   joint: definition({ stored: '{3}-{4}' }),
   desk: definition({ stored: '{4}-{2}' }),
   area: definition({ stored: '{5}-{4}' }),
+  power: definition({ stored: '{3}E{2}' }),
   lane: definition({ stored: '{1}/{2}' }),
   time: definition({ stored: '{2}:{2}' }),
 }
@@ -48,6 +49,9 @@ describe('an exponent in every style', () => {
     '4.30022⋅10**15',
     '4.30022 × 10¹⁵',
     '4.30022*^15',
+    '4.3P',
+    '4300.2T',
+    '4300 T',
   ])('%s', (seen) => {
     const [short, full] = ['short-display', 'exponent-form'].map((id) =>
       CHANNELS.get(id)!.inverse(seen),
@@ -109,6 +113,12 @@ describe('verdicts', () => {
     ['crew', '0b110100001', 'mendable', 'base-changed', '00417'],
     ['phone', '206.555.0142', 'mendable', 'display-stored', '2065550142'],
     ['phone', '206/555_0142', 'mendable', 'display-stored', '2065550142'],
+    ['crew', '20 417', 'mendable', 'grouped', '20417'],
+    ['crew', '204 17', 'mendable', 'display-stored', '20417'],
+    ['phone', '2.07B', 'lost', 'exponent', undefined],
+    ['crew', '20.4K', 'ambiguous', 'exponent', '20417'],
+    // Python: '%.0f' % float('212E23').
+    ['power', '21199999999999999429574656', 'mendable', 'evaluated', '212E23'],
     ['card', '4300.2222.3333.4444', 'mendable', 'display-stored', '4300222233334444'],
     ['container', 'CSQU 305438-3', 'mendable', 'display-stored', 'CSQU3054383'],
     ['plain', 'CSQU-305438.3', 'mendable', 'display-stored', 'CSQU3054383'],

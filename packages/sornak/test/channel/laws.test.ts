@@ -187,9 +187,10 @@ function near(member: string, seen: string): boolean {
   // Six digits or seven with zeros behind them, or thousands.
   if (/^\d+$/.test(seen))
     return [seen.length - 6, seen.length - 7, 3].some((zeros) => isHalf(BigInt(seen), zeros))
-  const found = /^(\d)(?:[.,](\d*))?[eE]\+?(\d+)$/.exec(seen)
+  const found = /^(\d{1,3})(?:[.,](\d*))?(?:[eE]\+?(\d+)|([KMBTP]))$/.exec(seen)
   if (!found) return false
-  const [, first = '', fraction = '', power = '0'] = found
-  const zeros = Number.parseInt(power, 10) - fraction.length
+  const [, first = '', fraction = '', digits = '0', letter] = found
+  const power = letter ? 3 * (1 + 'KMBTP'.indexOf(letter)) : Number.parseInt(digits, 10)
+  const zeros = power - fraction.length
   return zeros >= 0 && isHalf(BigInt(first + fraction) * 10n ** BigInt(zeros), zeros)
 }

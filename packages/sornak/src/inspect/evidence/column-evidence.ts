@@ -23,7 +23,14 @@ import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
 import { copyOf, noSums, type Sums } from './sums.js'
 import { usualClasses, usualValues, type Answer } from './usual.js'
-import { firstDigit, isDigits, NO_START, startOf, startsWithoutZero } from './value-bytes.js'
+import {
+  firstDigit,
+  isDigits,
+  NO_START,
+  startOf,
+  startOfText,
+  startsWithoutZero,
+} from './value-bytes.js'
 import { zeroEndings } from './zero-endings.js'
 
 export interface ColumnEvidence {
@@ -96,6 +103,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const before = sequence(from?.last)
   let lastMisfit = from?.lastMisfit ?? ''
   let lastStart = from?.lastStart ?? NO_START
+  let lastShort = from?.lastShort ?? NO_START
 
   const usual = usualValues(classes)
 
@@ -162,6 +170,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       follow(start)
     }
     lastStart = start
+    lastShort = NO_START
     narrow.take(to - (padding ? firstDigit(bytes, from, to) : from), start, place)
     const number = !mixed || isDigits(bytes, from, to)
     if (!number) now.spelt++
@@ -187,6 +196,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   function follow(start: number): void {
+    if (start === lastShort) now.alike++
     if (start < lastStart) now.downs++
     else if (start === lastStart) now.levels++
     else if (lastStart >= 0) now.ups++
@@ -280,6 +290,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         countMisfit(now, processes, widest, seen, misfit, seen === lastMisfit)
         if (isShort(misfit, widest)) {
           if (startsWithoutZero(lastStart)) now.back++
+          if (lastStart !== NO_START && startOfText(bare!) === lastStart) now.alike++
           shorts.add(bare!, rows)
         } else if (bare !== undefined && bare.length === widest && bare.length > 1)
           formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
@@ -290,7 +301,11 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     before.forget()
     lastMisfit = seen
     lastStart = NO_START
+    lastShort = shortStart(misfit)
   }
+
+  const shortStart = (misfit: Misfit) =>
+    isShort(misfit, widest) ? startOfText(misfit.bare!) : NO_START
 
   return {
     definition,
@@ -315,6 +330,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         alone = false
         first = { kind: 'misfit', text: seen, place: { ...where } }
         lastMisfit = seen
+        lastShort = shortStart(saysOf(seen))
       } else misfitRow(seen)
     },
     state() {
@@ -341,6 +357,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         last: before.last(),
         lastMisfit,
         lastStart,
+        lastShort,
       }
     },
   }

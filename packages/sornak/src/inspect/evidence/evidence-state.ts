@@ -51,6 +51,8 @@ export interface EvidenceState {
   readonly lastMisfit: string
   /** The first two digits of the last value where it fits; -1 where they are none. */
   readonly lastStart: number
+  /** The same of the last value where it is a short one. */
+  readonly lastShort: number
 }
 
 export interface Row {
@@ -92,6 +94,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     last: b.rows > 0 || b.last ? b.last : a.last,
     lastMisfit: b.rows > 0 || b.lastMisfit ? b.lastMisfit : a.lastMisfit,
     lastStart: b.rows > 0 ? b.lastStart : a.lastStart,
+    lastShort: b.rows > 0 ? b.lastShort : a.lastShort,
   }
 }
 

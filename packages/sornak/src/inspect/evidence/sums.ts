@@ -18,12 +18,13 @@ export interface Sums {
   readonly zeros: number
   /**
    * Values that fit behind one that does, by their first two digits: where these are larger, the same, and smaller. And short ones
-   * behind one that starts with no zero.
+   * behind one that starts with no zero, and how often a short one and one beside it that fits start alike.
    */
   readonly ups: number
   readonly levels: number
   readonly downs: number
   readonly back: number
+  readonly alike: number
   /** Values that fit and hold other characters than digits. */
   readonly spelt: number
   /** For each process, in 1/256 bit: its evidence beyond what is usual, and what the number of originals adds. */
@@ -99,6 +100,7 @@ export function noSums(processes: number): Sums {
     levels: 0,
     downs: 0,
     back: 0,
+    alike: 0,
     spelt: 0,
     tiny: 0,
     percents: 0,
@@ -146,6 +148,7 @@ export function copyOf(sums: Sums): Tally {
     levels: sums.levels,
     downs: sums.downs,
     back: sums.back,
+    alike: sums.alike,
     spelt: sums.spelt,
     tiny: sums.tiny,
     percents: sums.percents,
@@ -202,6 +205,7 @@ function paired(
     levels: of(a.levels, b.levels),
     downs: of(a.downs, b.downs),
     back: of(a.back, b.back),
+    alike: of(a.alike, b.alike),
     spelt: of(a.spelt, b.spelt),
     formed: of(a.formed, b.formed),
     complete: of(a.complete, b.complete),

@@ -61,4 +61,8 @@ export function startOf(bytes: Uint8Array, from: number, to: number): number {
   return digit >= 0 && digit <= 9 && next >= 0 && next <= 9 ? digit * 10 + next : NO_START
 }
 
+/** The same of a text of digits; none of a single one, which has no second. */
+export const startOfText = (digits: string): number =>
+  digits.length > 1 ? Number(digits.slice(0, 2)) : NO_START
+
 export const startsWithoutZero = (start: number): boolean => start >= 10

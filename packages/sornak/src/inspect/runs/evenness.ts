@@ -10,6 +10,7 @@ import type { Sums } from '../evidence/sums.js'
 import { STOPS } from '../ways/hypothesis.js'
 import { RUN_BITS } from '../ways/weights.js'
 import { gainedMinuses, SIGNED, type GainedMinus } from './gained-minus.js'
+import { areSorted } from './list-order.js'
 import { allLeft, belowOnlyHere, FEW_OTHERS } from './process-totals.js'
 import { spread } from './spread.js'
 
@@ -79,6 +80,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
     if (gainedMinus(process, i, from, to)) return false
+    if (id.startsWith('wrapped') && areSorted(from, to)) return false
     if (!isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })) return false
     return evenly[i]! || isApart(process, i, from, to)
   }

@@ -18,6 +18,7 @@ import { isShortening, weightOf } from '../ways/shortening.js'
 import type { Lift } from '../ways/weigh.js'
 import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
 import { lengthsMissing } from './cut-widths.js'
+import { isInOrder, startsTell } from './list-order.js'
 import { against as leftAlone, fewerShown } from './process-totals.js'
 
 /** What is known of the column. */
@@ -84,10 +85,12 @@ export function lifts(
   }
   // How many were left alone is told from the zeros that were.
   const used = () => {
-    const { fits, spelt, zeros, short } = whole.sums
-    return inUse(space, spelt, ((fits - spelt) * zeros) / Math.max(1, zeros + short), short)
+    const { fits, spelt, zeros, short, reads } = whole.sums
+    const others = ((fits - spelt) * zeros) / Math.max(1, zeros + short)
+    return inUse(space, spelt, others, fits === 0 ? Math.max(short, reads) : short)
   }
   const isList = alike && isInOrder(whole.sums)
+  const ofStart = alike ? startsTell(whole.sums) : 0
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
     const stray = isList && areOutOfOrder(from, to)
@@ -149,19 +152,31 @@ export function lifts(
     }
     // Every value of these rows asks for the same.
     const known = new Map<string, number>()
-    const told = (id: string) =>
-      stray && breaksOrder(id) ? Math.max(liftOf(id), -Math.log2(prior(id))) : liftOf(id)
+    const told = (id: string) => {
+      const lift = liftOf(id)
+      const least = stray && breaksOrder(id) ? Math.max(lift, -Math.log2(prior(id))) : lift
+      // What is left of a value that was cut starts as those beside it do, in a list that is sorted.
+      return id.startsWith('cut-short') ? least + ofStart * (to.alike - from.alike) : least
+    }
+    // What cuts values here and there is no field too narrow for all: it took more from others, maybe.
+    const isField = !alike || (to.fits - from.fits) * 10 <= to.short - from.short
+    let most: number | undefined
+    const someCut = () => (most ??= Math.max(...cuts.map(told)))
+    const ofCut = (lift: number) =>
+      someCut() > -Math.log2(TOGETHER.cutShort)
+        ? Math.max(lift, someCut() + Math.log2(THROUGHOUT))
+        : lift
     return (id) => {
       let lift = known.get(id)
-      if (lift === undefined) known.set(id, (lift = told(id)))
+      if (lift === undefined) {
+        const own = told(id)
+        lift = !isField && id.startsWith('cut-short') ? ofCut(own) : own
+        known.set(id, lift)
+      }
       return lift
     }
   }
 }
-
-// A long list in the order of its numbers: most start as the one before, and of the others more start with more than with less.
-const isInOrder = ({ ups, levels, downs }: Sums) =>
-  ups >= FEW_UPS && ups * 2 >= downs * 3 && levels >= ups + downs
 
 // With zeros in front these would stand behind larger ones, in such a list.
 function areOutOfOrder(from: Sums, to: Sums): boolean {
@@ -169,7 +184,6 @@ function areOutOfOrder(from: Sums, to: Sums): boolean {
   return back >= FEW_BACK && back * 3 >= to.short - from.short
 }
 
-const FEW_UPS = 10
 const FEW_BACK = 4
 
 /** Fewer values that end in zeros, again and again, may be all there are. */

@@ -10,6 +10,7 @@ import { allOfOneKind } from '../short/chance-of-counts.js'
 import { STOPS } from '../ways/hypothesis.js'
 import { OTHER_KIND, RUN_BITS } from '../ways/weights.js'
 import { widestMissing } from './cut-widths.js'
+import { areSorted } from './list-order.js'
 import { usualDigits } from './usual-digits.js'
 
 /** What is known of a column before its rows are. */
@@ -235,7 +236,8 @@ export function belowAnyway(
 /** Bits that it says for values that wrapped, and fit, that all of them lie below the limit and others hardly do. */
 export function belowOnlyHere({ id }: Process, i: number, from: Sums, to: Sums, all: Sums): number {
   const { inside, said } = belowHere(i, from, to, all)
-  return id.startsWith('wrapped') && inside === to.fits - from.fits ? said : 0
+  const tells = id.startsWith('wrapped') && !areSorted(from, to)
+  return tells && inside === to.fits - from.fits ? said : 0
 }
 
 // How many that fit lie below the limit, and how many bits it says that all of them do, since others do so seldom.

@@ -11,12 +11,12 @@ import { FEW_ROWS_ALIKE, ofColumn } from './throughout.js'
  *
  * @param some how many do
  * @param others how many are digits only
- * @param short how many lost their zeros, at least
+ * @param read how many a reader of numbers took for one: they lost their zeros, at least, or none was left alone
  */
-export function inUse(space: Space, some: number, others: number, short: number): number {
+export function inUse(space: Space, some: number, others: number, read: number): number {
   if (!isOwnShape(space)) return 0
   const often = (some + 1 / GOING_ON) / (others + 1)
-  const throughout = some === 0 && short >= FEW_ROWS_ALIKE ? ofColumn(TOGETHER.front) : 0
+  const throughout = some === 0 && read >= FEW_ROWS_ALIKE ? ofColumn(TOGETHER.front) : 0
   return Math.log2(GOING_ON * Math.min(1, often)) + throughout
 }
 

@@ -2,7 +2,7 @@
 // then what its reading as a number took away.
 
 import type { FindingCode } from '../../channel/channel.js'
-import { codesFor } from '../../channel/evaluated.js'
+import { codesFor, powersBehind } from '../../channel/evaluated.js'
 import { throughFloat } from '../../channel/binary-float.js'
 import { shortened } from '../../channel/exponent.js'
 import { formsIn, integerOf, type NumberText } from '../../channel/number-text.js'
@@ -103,9 +103,12 @@ function asCode(
   rounded: boolean,
 ): Bare[] {
   const longest = space.widths.at(-1) ?? 0
-  const texts = codesFor(interval, longest, Math.min(4, longest)).filter((code) =>
-    holds(definition, code),
-  )
+  const values = rounded
+    ? [interval]
+    : powersBehind(interval.low).map((value) => ({ low: value, high: value }))
+  const texts = values
+    .flatMap((each) => codesFor(each, longest, Math.min(4, longest)))
+    .filter((code) => holds(definition, code))
   if (texts.length === 0 || rounded) return []
   return [
     {

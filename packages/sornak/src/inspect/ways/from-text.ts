@@ -43,8 +43,11 @@ export function asLabelled(definition: Definition, { text, findings }: Unmarked)
   })
 }
 
-/** As people write any long number, whether a mask shows it so or not: three groups or more, or two that are no date. */
-const SEPARATED = /^\(?\d+(?:(?:[-./_ ]|\)[ -]?)\d+){2,}$|^\d{3,}[-_ ]\d{3,}$/
+/**
+ * As people write any long number, whether a mask shows it so or not: three groups or more, or two that are no date, as none is
+ * with a space between them.
+ */
+const SEPARATED = /^\(?\d+(?:(?:[-./_ ]|\)[ -]?)\d+){2,}$|^\d{3,}[-_]\d{3,}$|^\d+ \d+$/
 
 export function asDisplayed(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
   const found = readAsForm(definition, text, text, findings)
