@@ -38,8 +38,8 @@ const STYLES: ReadonlyMap<string, (day: Day) => string> = new Map([
   ['MMM-yy', ({ year, month }) => `${SHORT[month - 1]}-${two(year % 100)}`],
 ])
 
-/** Programs show no number beyond these years as a date. */
-const YEARS = { first: 1899, last: 2199 }
+/** Years of four digits: programs show no number beyond them as a date. */
+const YEARS = { first: 1899, last: 9999 }
 
 export const dayCount: Channel = {
   id: 'day-count',
@@ -56,7 +56,8 @@ export const dayCount: Channel = {
     const print = STYLES.get(style)
     if (!count || !print || !isDigits(text)) return text
     const day = count.days.dayOf(BigInt(bareDigits(text)))
-    return day && isShown(day) ? print(day) : text
+    const last = /\byyyy/.test(style) ? YEARS.last : CENTURIES.at(-1)! + 99
+    return day && isShown(day) && day.year <= last ? print(day) : text
   },
   inverse(seen) {
     const isPrinted = ({ low }: Interval) =>

@@ -19,8 +19,8 @@ const STYLES: readonly RegExp[] = [
 
 /** None of these, no power of ten. */
 const ANY = /[eEdDqQ^*⁰-⁹¹²³]|[+-]\d{3}$/u
-/** A few digits and the letter of a multiple, as charts and reports have them: 36.51M (ISO 80000-1 for most of the letters). */
-const MULTIPLE = /^(\d{1,4}(?:[.,]\d+)?)\s?([kKMGBTP]|bn)$/
+/** A number and the letter of a multiple, as charts and reports have them: 36.51M. Many digits without a decimal are a code. */
+const MULTIPLE = /^(\d{1,4}|\d+[.,]\d+)\s?([kKMGBTP]|bn)$/
 const MULTIPLES: ReadonlyMap<string, number> = new Map([
   ['k', 3],
   ['K', 3],

@@ -47,7 +47,7 @@ export function doubtOf(
   // They are amounts, maybe, in a column that never held identifiers.
   if (ways.some(({ hundredths }) => hundredths))
     return { way: unknown(space), odds: (1 - MEND_ODDS) / 2 }
-  const odds = unlikeOthers(column, weighed, number, space)
+  const odds = Math.max(unlikeOthers(column, weighed, number, space), hardlyEver(space, weighed))
   return odds > 1 - MEND_ODDS ? { way: unknown(space), odds } : undefined
 }
 
@@ -87,4 +87,13 @@ function unlikeOthers(
   const [first] = ranked
   if (!first || !column?.usual || definition.check || number.length >= widest) return 0
   return TOGETHER.unknown / column.usual.ofWhole(first.text)
+}
+
+// Odds of that beside the one original that is left, where octal digits or a type that wraps round explain it and little else
+// says so: any number comes to one in these ways, as often as a text of as many characters is a value.
+function hardlyEver({ integers, widest }: Space, { possible, weight, processes }: Weighed): number {
+  const [[most] = ['']] = processes
+  if (possible !== 1n || !/^(?:octal|wrapped)/.test(most)) return 0
+  const often = Math.min(1, Number(integers.count) / 10 ** widest)
+  return (TOGETHER.unknown * often) / 2 ** weight
 }

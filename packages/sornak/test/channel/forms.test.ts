@@ -18,6 +18,7 @@ const KINDS = {
   joint: definition({ stored: '{3}-{4}' }),
   desk: definition({ stored: '{4}-{2}' }),
   area: definition({ stored: '{5}-{4}' }),
+  staff: definition({ stored: '{6}' }),
   power: definition({ stored: '{3}E{2}' }),
   lane: definition({ stored: '{1}/{2}' }),
   time: definition({ stored: '{2}:{2}' }),
@@ -170,6 +171,7 @@ describe('verdicts', () => {
     ['lane', '0.05', 'ambiguous', 'evaluated', '1/20'],
     ['lane', '17-Jan', 'mendable', 'date-made', '1/17'],
     ['time', '750', 'mendable', 'base-changed', '12:30'],
+    ['staff', '2540-12-24', 'ambiguous', 'date-made', '234115'],
     ['crew', 'twelve', 'misfit', 'unexplained', undefined],
   ] as const)('%s %s: %s', (kind, seen, verdict, finding, original) => {
     const judgement = judge(KINDS[kind], seen, 1000)

@@ -158,8 +158,13 @@ export function comparison(
       // What stands first or last in a list may start with more zeros than the rest.
       // Of a few rows of them it is known from all.
       strange:
-        strange(space, short ?? everyShort, short !== undefined && isBetween(from, to, all)) ||
-        (short && rowsOf(short) < FEW_ROWS_ALIKE ? strange(space, everyShort, false) : 0),
+        strange(
+          space,
+          short ?? everyShort,
+          short !== undefined && isBetween(from, to, all),
+          all.wide,
+        ) ||
+        (short && rowsOf(short) < FEW_ROWS_ALIKE ? strange(space, everyShort, false, all.wide) : 0),
       cutAndRead:
         alike && processes[best]!.id.startsWith('cut-short') && severalRead(short, from, to),
       seldom,

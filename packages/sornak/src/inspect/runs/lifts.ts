@@ -163,14 +163,23 @@ export function lifts(
     let most: number | undefined
     const someCut = () => (most ??= Math.max(...cuts.map(told)))
     const ofCut = (lift: number) =>
-      someCut() > -Math.log2(TOGETHER.cutShort)
+      someCut() >= -Math.log2(TOGETHER.cutShort) - 1
         ? Math.max(lift, someCut() + Math.log2(THROUGHOUT))
         : lift
+    // Hardly a reader of octal digits goes as far as they do and no further: what explains the rows about as well is no less likely.
+    const noMore = (lift: number) => {
+      const other = processes.reduce(
+        (most, { id }) => (/^(?:wrapped|cut-short)/.test(id) ? Math.max(most, told(id)) : most),
+        -Infinity,
+      )
+      return other > RUN_BITS && lift - other < RUN_BITS ? Math.min(lift, other) : lift
+    }
     return (id) => {
       let lift = known.get(id)
       if (lift === undefined) {
         const own = told(id)
         lift = !isField && id.startsWith('cut-short') ? ofCut(own) : own
+        if (id === STOPS) lift = noMore(lift)
         known.set(id, lift)
       }
       return lift

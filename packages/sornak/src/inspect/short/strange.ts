@@ -22,8 +22,9 @@ export const MANY_ZEROS = 4
  * Each of these rows would have lost so many zeros, at the least; 0 where that is as it should be.
  *
  * @param isBetween they lie between others: what stands first or last in a list may start with more zeros than the rest
+ * @param wide how many numbers of full width start with none, in whatever form they stand
  */
-export function strange(space: Space, group: ShortGroup, isBetween: boolean): number {
+export function strange(space: Space, group: ShortGroup, isBetween: boolean, wide: number): number {
   const { values, share, clean, between } = group
   if (space.widths.length > 1 || rowsOf(group) < FEW_ROWS_ALIKE) return 0
   const left = Math.max(...values.map(({ digits }) => digits.length))
@@ -35,7 +36,7 @@ export function strange(space: Space, group: ShortGroup, isBetween: boolean): nu
   const areAlike = values.every(({ digits }) => digits.length === left)
   if (long && zeros > 0 && !areAlike && isWhole(space, group)) return zeros
   if (zeros < FEW_ZEROS) return 0
-  const others = clean ? totalOf(clean.fronts) : 0
+  const others = Math.max(wide, clean ? totalOf(clean.fronts) : 0)
   const alike = clean ? totalOf(clean.fronts.slice(10 * zeros)) : 0
   if (alike * FEW_OTHERS > others) return 0
   if (!checked && others >= FEW_OTHERS && zeros >= MANY_ZEROS) return zeros
