@@ -3,6 +3,8 @@
 // before; what one column shows tells of the others.
 //
 //   node bench/files.mjs                100 files; --files=N, --seed=N for others
+//   node bench/files.mjs --programs     conversions that really run (populations/programs.mjs)
+//   node bench/files.mjs --sorted       records in the order of their first column; --slips=50: of so many clean values one mistyped
 //   node bench/files.mjs --wrong        each wrong mend; --unmended, --accused, --undoubted, --unlisted likewise
 
 import { execFileSync } from 'node:child_process'
@@ -14,12 +16,36 @@ import { fit, fromCatalog, identifier } from '../packages/sornak/dist/index.js'
 import { randomFrom } from './columns.mjs'
 import { CONVERSIONS } from './populations/conversions.mjs'
 import { KINDS } from './populations/kinds.mjs'
+import { PROGRAMS } from './populations/programs.mjs'
+import { mistyped } from './slips.mjs'
 import { asked, numberIn, share } from './words.mjs'
 
 const COMMAND = fileURLToPath(new URL('../packages/sornak-cli/dist/sornak.js', import.meta.url))
 const files = numberIn('files', 100)
 const seed = numberIn('seed', 1)
 const COLUMNS = 5
+const SORTED = asked.has('--sorted')
+const SLIPS = numberIn('slips', 0)
+/** By name: what is left of some values, and whether all digits of one are still there. */
+const WAYS = asked.has('--programs')
+  ? mapped(PROGRAMS, (convert) => ({ convert, keeps: isAllThere }))
+  : mapped(CONVERSIONS, ({ convert, keeps = false }) => ({
+      convert: (values) => values.map((text) => convert(text) || text),
+      keeps: () => keeps,
+    }))
+
+function mapped(all, make) {
+  return Object.fromEntries(Object.entries(all).map(([name, one]) => [name, make(one)]))
+}
+
+function isAllThere(original, seen) {
+  const bare = (text) =>
+    text
+      .replace(/[.,]0+$/, '')
+      .replace(/\D/g, '')
+      .replace(/^0+(?=\d)/, '')
+  return !/[eE]/.test(seen) && bare(original) === bare(seen)
+}
 
 /** Of how many records which are struck. */
 const SCENES = {
@@ -58,17 +84,21 @@ function drawn(random) {
   const oneOf = (all) => all[random.below(all.length)]
   const kinds = new Set()
   while (kinds.size < COLUMNS) kinds.add(oneOf(Object.keys(KINDS)))
-  const conversion = oneOf(Object.keys(CONVERSIONS))
+  const conversion = oneOf(Object.keys(WAYS))
   const scene = oneOf(Object.keys(SCENES))
   const [length, struck] = SCENES[scene]
-  const { convert, keeps = false } = CONVERSIONS[conversion]
+  const { convert, keeps } = WAYS[conversion]
   const hits = Array.from({ length }, (_, record) => struck(record, random))
-  const columns = [...kinds].map((kind) => {
+  const columns = [...kinds].map((kind, column) => {
     const [source, makes] = KINDS[kind]
-    const draw = makes(random)
-    const values = hits.map((hit) => {
-      const original = draw()
-      return { original, seen: (hit && convert(original)) || original, hit }
+    const originals = hits.map(makes(random))
+    if (SORTED && column === 0) originals.sort()
+    const left = convert(originals.filter((_, record) => hits[record]))
+    const values = originals.map((original, record) => {
+      const hit = hits[record]
+      const typed = !hit && SLIPS > 0 && random.below(SLIPS) === 0
+      if (typed) return { original, seen: mistyped(original, random.below), typed }
+      return { original, seen: hit ? left.shift() : original, hit }
     })
     return { kind, source, values }
   })
@@ -120,7 +150,7 @@ for (let file = 0; file < files; file++) {
   const { scene, conversion, keeps, columns } = made
   columns.forEach(({ kind, source: { like, ...source }, values }, column) => {
     const definition = like ? fromCatalog(like) : identifier(source, 'made-up')
-    values.forEach(({ original, seen, hit }, i) => {
+    values.forEach(({ original, seen, hit, typed }, i) => {
       const line = found.get(`C${column} ${i + 1}`)
       const totals = [at('in all'), at(scene)]
       const add = (key) => totals.forEach((total) => total[key]++)
@@ -134,6 +164,14 @@ for (let file = 0; file < files; file++) {
         if (line) say('accused')
         return
       }
+      const mend = line?.mend ?? undefined
+      const isWrong = mend !== undefined && mend !== original
+      if (isWrong) {
+        add('wrong')
+        say('wrong')
+      }
+      // What was meant by a slip is no conversion's to tell.
+      if (typed) return
       add('changed')
       if (fit(definition, seen).ok) {
         add('stillFit')
@@ -143,15 +181,13 @@ for (let file = 0; file < files; file++) {
       }
       add('unfit')
       if (line) add('flagged')
-      const mend = line?.mend ?? undefined
-      if (keeps) add('known')
-      if (keeps && mend === original) add('recovered')
-      else if (keeps) say('unmended')
-      if (mend !== undefined) {
-        add('mends')
-        if (mend !== original) add('wrong')
-        if (mend !== original) say('wrong')
-      } else if (line?.verdict === 'ambiguous') {
+      if (keeps(original, seen)) {
+        add('known')
+        if (mend === original) add('recovered')
+        else say('unmended')
+      }
+      if (mend !== undefined) add('mends')
+      else if (line?.verdict === 'ambiguous') {
         add('lists')
         if (line.candidates.includes(original)) add('inList')
         else say('unlisted')

@@ -47,6 +47,8 @@ export interface Context {
   readonly channel?: string | undefined
   /** Bits that say that what stands behind marks there was read as a number: none has kept a zero in front. */
   readonly unkept?: number | undefined
+  /** What those that stand behind marks say of a rounding of them. */
+  readonly behindMarks?: Lift | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
   /** A value that fits may lack zeros at the front, and be the same number; as a rule where it is left out. */

@@ -143,7 +143,16 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
     ...context,
     lift: (id: string) => Math.min(most(id), Math.max(context.lift(insteadOf(id)), leastOf(id))),
   }
-  return ways.some(({ process }) => process === 'marks') ? among : ofSeveral(among, alike, isOther)
+  if (!ways.some(({ process }) => process === 'marks')) return ofSeveral(among, alike, isOther)
+  // Numbers were printed between these marks, where most of them are such as a rounding prints.
+  const { behindMarks = () => 0 } = context
+  const rounded = ways.some(({ process }) => behindMarks(process) > 0)
+  return rounded
+    ? {
+        ...among,
+        lift: (id) => (id === 'marks' ? 0 : Math.max(among.lift(id), behindMarks(id))),
+      }
+    : among
 }
 
 // Where several programs left numbers, any of them may have left this one: a conversion that is seldom met is not as rare as

@@ -1,8 +1,8 @@
 // Values that went through single precision here and there: those that lost their zeros may have lost digits as well.
 
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { columnRuns, judge } from 'sornak'
-import { bare, digits, evidenceOf, next, of } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of, toBits } from './converted-column.js'
 
 const made = of('{9}')
 
@@ -42,5 +42,37 @@ test('where nothing was rounded, zeros are put back', () => {
   const after = judged(seen)
   before.forEach((original, row) => {
     if (seen[row]!.length < 9) expect(after[row]!.mend).toBe(original)
+  })
+})
+
+describe.each([
+  ['a space', ' ', ''],
+  ['quotes', '"', '"'],
+  ['an apostrophe', "'", ''],
+])('numbers of nineteen digits behind %s here and there', (_, front, behind) => {
+  const serials = of('{19}')
+  const told = (convert: (text: string) => string) => {
+    const before = Array.from({ length: 400 }, () => `${6 + next(3)}${digits(18)}`)
+    const seen = before.map((text) => (next(4) === 0 ? `${front}${convert(text)}${behind}` : text))
+    const runs = columnRuns(serials, evidenceOf(serials, seen))
+    return before.flatMap((original, row) => {
+      const text = seen[row]!
+      return text === original
+        ? []
+        : [{ original, ...judge(serials, text, 1000, runs.around(row)) }]
+    })
+  }
+
+  test('were rounded to 53 bits, and are open', () => {
+    const after = told((text) => `${toBits(BigInt(text), 53)}`)
+    expect(after.length).toBeGreaterThan(50)
+    for (const { original, mend, possible, candidates } of after) {
+      expect(mend).toBeUndefined()
+      if (possible! <= 1000n) expect(candidates.map(({ text }) => text)).toContain(original)
+    }
+  })
+
+  test('were not rounded, and are mended', () => {
+    for (const { original, mend } of told((text) => text)) expect(mend).toBe(original)
   })
 })

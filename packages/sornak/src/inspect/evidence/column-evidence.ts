@@ -95,6 +95,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const standing = new Map(from?.standing)
   const could = from ? [...from.could] : zeros()
   const untouched = from ? [...from.untouched] : zeros()
+  const markedCould = from ? [...from.markedCould] : zeros()
+  const markedUntouched = from ? [...from.markedUntouched] : zeros()
   const atLimit = from ? [...from.atLimit] : zeros()
   let others = from?.others ?? 0
   let repeats = from?.repeats ?? 0
@@ -148,9 +150,14 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       now.scores[i]! += more * count
       owed[i]! += more * count
     }
-    countRounded(said, count)
+    countRounded(said, count, could, untouched)
   }
-  function countRounded(said: Answer['said'], count: number): void {
+  function countRounded(
+    said: Answer['said'],
+    count: number,
+    could: number[],
+    untouched: number[],
+  ): void {
     for (const [i, more] of said) {
       const { rounds, usual } = processes[i]!
       if (!rounds) continue
@@ -233,7 +240,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     const seen = () => textOf(bytes, from, to)
     for (const i of held) now.held[i]!++
     for (const i of near) now.near[i]!++
-    countRounded(said, 1)
+    countRounded(said, 1, could, untouched)
+    if (shown.length > 0) countRounded(said, 1, markedCould, markedUntouched)
     const { printed, going, fresh, isNoFilling } = goesOn(said, how)
     if (wide && printed.length === 0) other(how)
     const told = shown.length === 0 ? fresh : withShown(fresh, shown)
@@ -351,6 +359,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         shorts: shorts.values(),
         could: [...could],
         untouched: [...untouched],
+        markedCould: [...markedCould],
+        markedUntouched: [...markedUntouched],
         atLimit: [...atLimit],
         others,
         repeats,

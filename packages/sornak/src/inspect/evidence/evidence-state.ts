@@ -41,6 +41,9 @@ export interface EvidenceState {
   /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
   readonly could: readonly number[]
   readonly untouched: readonly number[]
+  /** The same of those that stand behind marks. */
+  readonly markedCould: readonly number[]
+  readonly markedUntouched: readonly number[]
   /** For each process: how many values that fit are exactly the limit of its type, as hardly one is by chance. */
   readonly atLimit: readonly number[]
   /** Values that fit and no rounding could have printed, and those of them that repeat the last value. */
@@ -88,6 +91,8 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     endings: joinedEndings(a.endings, b.endings),
     could: sumOf(a.could, b.could),
     untouched: sumOf(a.untouched, b.untouched),
+    markedCould: sumOf(a.markedCould, b.markedCould),
+    markedUntouched: sumOf(a.markedUntouched, b.markedUntouched),
     atLimit: sumOf(a.atLimit, b.atLimit),
     others: a.others + b.others,
     repeats: a.repeats + b.repeats,

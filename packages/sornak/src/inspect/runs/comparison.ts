@@ -38,6 +38,7 @@ import { measures } from './measures.js'
 import { markOf, percentOf } from './printed-marks.js'
 import { against, belowAnyway, belowOnlyHere, isBetween } from './process-totals.js'
 import { groupOf } from './short-group.js'
+import { roundedBehindMarks } from './rounded-among.js'
 import { slipOdds } from './slip-odds.js'
 import { mostShown, usualDigits } from './usual-digits.js'
 
@@ -84,6 +85,8 @@ export function comparison(
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
   const lone = loneValues(definition, whole)
+  const marked = processes.map((process, i) => roundedBehindMarks(whole, process, i))
+  const behindMarks: Lift = (id) => marked[place.get(id) ?? -1] ?? 0
   const slips = slipOdds(space, processes, all, whole.shorts, inRuns)
   // Where several programs left their numbers, those of a run are no exception to what the others tell.
   const seldom = ofSeveral(whole.standing)
@@ -193,6 +196,7 @@ export function comparison(
           (process.id === 'number-read' && zerosGone)),
       zerosGone,
       unkept,
+      behindMarks,
       limits,
       struck: wrappedShare(space, process, best, from, to),
       beyond(other) {

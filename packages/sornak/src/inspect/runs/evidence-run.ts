@@ -59,6 +59,8 @@ export interface EvidenceRun {
   readonly zerosGone: boolean
   /** Bits that say that what stands behind marks was read as a number: no such value of its rows has kept a zero in front. */
   readonly unkept: number
+  /** What those of the column that stand behind marks say of a rounding of them. */
+  readonly behindMarks: Lift
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */
   readonly struck?: number | undefined
   /** Its values are spread evenly enough for what is missing among them to say something. */

@@ -8,19 +8,33 @@ import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
 import { RUN_BITS } from '../ways/weights.js'
 
 /** Bits that the values that fit say for a rounding of some of them; 0 where they say nothing. */
-export function roundedAmong(
+export function roundedAmong(state: EvidenceState, process: Process, i: number): number {
+  const { sums, could, untouched } = state
+  return beyondChance(could[i]!, sums.fits - untouched[i]!, chanceOf(state, process, i))
+}
+
+/** The same of those that stand behind marks, by themselves. */
+export function roundedBehindMarks(state: EvidenceState, process: Process, i: number): number {
+  const { sums, markedCould, markedUntouched } = state
+  const chance = chanceOf(state, process, i)
+  return beyondChance(markedCould[i]!, sums.marked - markedUntouched[i]!, chance)
+}
+
+// How likely it is of a value by itself that the rounding could have printed it: what each of them said, on the average.
+function chanceOf(
   { sums, could, untouched }: EvidenceState,
   { id, rounds, usual }: Process,
   i: number,
 ): number {
   const some = could[i]!
-  const all = sums.fits - untouched[i]!
   // Round numbers are what some columns have.
-  if (!rounds || some === 0 || printsRound(id) || isBeyondChance(sums.coarser[i]!, some)) return 0
-  // How likely it is of a value by itself: what each of them said, on the average.
+  if (!rounds || some === 0 || printsRound(id) || isBeyondChance(sums.coarser[i]!, some)) return 1
   const said = sums.scores[i]! - sums.hits[i]! * (IN - OUT) + (some + untouched[i]!) * usual
-  const chance = (id.startsWith('binary') ? TEXTS_OF_BINARY : 1) * 2 ** (-said / UNIT / some)
-  const share = some / all
+  return (id.startsWith('binary') ? TEXTS_OF_BINARY : 1) * 2 ** (-said / UNIT / some)
+}
+
+function beyondChance(some: number, all: number, chance: number): number {
+  const share = some / Math.max(1, all)
   if (share <= chance) return 0
   const others = share < 1 ? (all - some) * Math.log2((1 - share) / (1 - chance)) : 0
   const bits = some * Math.log2(share / chance) + others
