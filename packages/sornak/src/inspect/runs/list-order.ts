@@ -5,7 +5,10 @@ import type { Sums } from '../evidence/sums.js'
 /** How often one is larger than the one before by these, the same, and smaller. */
 type Steps = Pick<Sums, 'ups' | 'levels' | 'downs'>
 
-// A long list that starts anew now and then: most start as the one before, and of the others more start with more than with less.
+/**
+ * A long list that starts anew now and then: most start as the one before, and of the others more start with more than
+ * with less.
+ */
 export const isInOrder = ({ ups, levels, downs }: Steps): boolean =>
   ups >= FEW_STEPS && ups * 2 >= downs * 3 && levels >= ups + downs
 
@@ -27,10 +30,11 @@ export const areSorted = (from: Steps, to: Steps): boolean =>
     downs: to.downs - from.downs,
   })
 
-// Of those that start otherwise than the one before, hardly any goes the other way.
+// Hardly any starts with less than the one before, where the list goes up, or with more, where it goes down; and not as many as
+// go its way, as in one that is put together from the lists of a few offices.
 const isSorted = ({ ups, levels, downs }: Steps) => {
-  const against = Math.min(ups, downs)
-  return Math.max(ups, downs) >= FEW_STEPS && against * SELDOM <= ups + levels + downs
+  const [against, along] = ups < downs ? [ups, downs] : [downs, ups]
+  return along >= FEW_STEPS && against * SELDOM <= ups + levels + downs && against * 2 <= along
 }
 
 const FEW_STEPS = 10
