@@ -29,6 +29,8 @@ export interface Context {
   /** How many neighbours do not fit; and of those, how many stand as this one does. */
   readonly misfits?: number | undefined
   readonly inForm?: ((form: StandsAs) => number) | undefined
+  /** The same of all values of the column. */
+  readonly inColumn?: ((form: StandsAs) => number) | undefined
   /** Long numbers among the neighbours stand with so many digits: none was shortened to fewer. */
   readonly digits?: number | undefined
   /** Most neighbours stand with so many digits before an exponent. */

@@ -15,7 +15,7 @@ export function areHundredths({ inForm = () => 0 }: Context): boolean {
 // Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says
 // nothing where others have one.
 export function isWorkedOut(
-  { inForm = () => 0 }: Context,
+  { inForm = () => 0, inColumn = () => 0 }: Context,
   seen: string,
   ways: readonly Hypothesis[],
 ): boolean {
@@ -23,6 +23,8 @@ export function isWorkedOut(
     ? 'decimal-tail'
     : 'bare'
   const isWhole = form === 'decimal-tail' || /^\d+$/.test(seen)
-  const fractions = inForm('fraction')
-  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= inForm(form)
+  // Of a few rows the whole column tells.
+  const count = inForm(form) < FEW_FRACTIONS ? inColumn : inForm
+  const fractions = count('fraction')
+  return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= count(form)
 }

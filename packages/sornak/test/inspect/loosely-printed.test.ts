@@ -2,8 +2,18 @@
 // spaces, in 8 bits, or as the sum that a hyphen was taken for.
 
 import { describe, expect, test } from 'vitest'
-import { judge } from 'sornak'
-import { convertedRun, digits, next, of, isListed, toBits } from './converted-column.js'
+import { columnRuns, fit, judge } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
+import {
+  convertedRun,
+  digits,
+  evidenceOf,
+  isListed,
+  next,
+  of,
+  toBits,
+  withCheckDigit,
+} from './converted-column.js'
 
 const listed = (stored: string, seen: string) =>
   judge(of(stored), seen, 1000).candidates.map(({ text }) => text)
@@ -158,5 +168,30 @@ test('numbers that stand below each other in a column may have lost a zero', () 
   for (const row of rows) {
     expect(row.told.mend ?? row.original).toBe(row.original)
     if (row.told.verdict === 'ambiguous') expect(isListed(row)).toBe(true)
+  }
+})
+
+test('of a few without a fraction the others of the column tell that they were divided by a hundred', () => {
+  const made = definition({ stored: '{15}', check: 'luhn' })
+  const device = () => withCheckDigit(`37635086${digits(6)}`)
+  // Two zeros at the end, and the check digit is right with two in front as well.
+  const round = () => {
+    for (;;) {
+      const whole = `${device().slice(0, 13)}00`
+      const padded = `00${whole.slice(0, -2)}`
+      if (fit(made, whole).ok && fit(made, padded).ok) return whole
+    }
+  }
+  const before = Array.from({ length: 500 }, device).flatMap((text) => [text, text, text])
+  const first = 527
+  before[first + 1] = before[first + 2] = before[first + 3] = round()
+  const struck = (i: number) => (i >= first && i < first + 150) || (i >= 1100 && i < 1250)
+  const seen = before.map((text, i) =>
+    struck(i) ? `${text.slice(0, -2)}.${text.slice(-2)}` : text,
+  )
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  for (const i of [1, 2, 3].map((row) => first + row)) {
+    const { verdict, mend } = judge(made, seen[i]!, 10, runs.around(i))
+    expect([verdict, mend]).toEqual(['lost', undefined])
   }
 })

@@ -80,7 +80,7 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
     all,
-    aside: mixed ? { ...ofRest, lift: alsoAtWork(ofRest.lift, most) } : all,
+    aside: mixed ? { ...ofRest, inColumn: all.inColumn, lift: alsoAtWork(ofRest.lift, most) } : all,
     mixed,
   }
 }

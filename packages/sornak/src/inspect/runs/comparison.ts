@@ -154,6 +154,7 @@ export function comparison(
       slips: slips(from, to, own !== undefined),
       misfits: to.misfits - from.misfits,
       inForm: (form) => standing(form, from, to),
+      inColumn: (form) => standing(form, nothing, all),
       mark: markOf(hitsOf('form grouped', from, to), hitsOf('form decimal-tail', from, to)),
       percent: percentOf(from, to),
       ...(short && process.id === 'number-read' && unsure(whole, space, short, lift)),

@@ -31,6 +31,8 @@ export interface EvidenceRun {
   /** Its values that do not fit; and those of them that stand in this form. */
   readonly misfits: number
   inForm(form: StandsAs): number
+  /** The same of the whole column. */
+  inColumn(form: StandsAs): number
   /** Long numbers stand with so many digits in its rows; 0 where too few say so. */
   readonly digits: number
   /** Most numbers stand with so many digits before an exponent; 0 where too few say so. */
