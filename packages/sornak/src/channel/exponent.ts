@@ -71,7 +71,7 @@ export const shortDisplay: Channel = {
   finding: 'exponent',
   title: 'Shortened to a few digits',
   describe:
-    'A number is rounded to a few significant digits and printed with a power of ten, or with zeros behind them.',
+    'A number is rounded to a few significant digits and printed with a power of ten, with the letter of a multiple, or with zeros behind them.',
   met: 'narrow spreadsheet columns saved as CSV, and programs that print 6, 7, 10 or 15 digits by default',
   prevent:
     'Write identifiers as text; once shortened, the digits must be fetched again at the source.',
