@@ -203,10 +203,17 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   }
 
   function follow(start: number): void {
-    if (start === lastShort) now.alike++
+    pair(start, lastShort)
     if (start < lastStart) now.downs++
     else if (start === lastStart) now.levels++
     else if (lastStart >= 0) now.ups++
+  }
+
+  // One of them is short.
+  function pair(start: number, other: number): void {
+    if (start === NO_START || other === NO_START) return
+    now.pairs++
+    if (start === other) now.alike++
   }
 
   const withShown = (said: readonly Said[], shown: Found): Said[] =>
@@ -298,7 +305,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         countMisfit(now, processes, widest, seen, misfit, seen === lastMisfit)
         if (isShort(misfit, widest)) {
           if (startsWithoutZero(lastStart)) now.back++
-          if (lastStart !== NO_START && startOfText(bare!) === lastStart) now.alike++
+          pair(startOfText(bare!), lastStart)
           shorts.add(bare!, rows)
         } else if (bare !== undefined && bare.length === widest && bare.length > 1)
           formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++

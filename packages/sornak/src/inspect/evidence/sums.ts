@@ -18,12 +18,13 @@ export interface Sums {
   readonly zeros: number
   /**
    * Values that fit behind one that does, by their first two digits: where these are larger, the same, and smaller. And short ones
-   * behind one that starts with no zero, and how often a short one and one beside it that fits start alike.
+   * behind one that starts with no zero; and pairs of a short one and one beside it that fits, and those of them that start alike.
    */
   readonly ups: number
   readonly levels: number
   readonly downs: number
   readonly back: number
+  readonly pairs: number
   readonly alike: number
   /** Values that fit and hold other characters than digits. */
   readonly spelt: number
@@ -100,6 +101,7 @@ export function noSums(processes: number): Sums {
     levels: 0,
     downs: 0,
     back: 0,
+    pairs: 0,
     alike: 0,
     spelt: 0,
     tiny: 0,
@@ -148,6 +150,7 @@ export function copyOf(sums: Sums): Tally {
     levels: sums.levels,
     downs: sums.downs,
     back: sums.back,
+    pairs: sums.pairs,
     alike: sums.alike,
     spelt: sums.spelt,
     tiny: sums.tiny,
@@ -205,6 +208,7 @@ function paired(
     levels: of(a.levels, b.levels),
     downs: of(a.downs, b.downs),
     back: of(a.back, b.back),
+    pairs: of(a.pairs, b.pairs),
     alike: of(a.alike, b.alike),
     spelt: of(a.spelt, b.spelt),
     formed: of(a.formed, b.formed),

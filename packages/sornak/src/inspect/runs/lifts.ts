@@ -90,10 +90,10 @@ export function lifts(
     return inUse(space, spelt, others, fits === 0 ? Math.max(short, reads) : short)
   }
   const isList = alike && isInOrder(whole.sums)
-  const ofStart = alike ? startsTell(whole.sums) : 0
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
     const stray = isList && areOutOfOrder(from, to)
+    const ofStarts = alike ? startsTell(whole.sums, from, to) : 0
     const ofRun = ofRows && rivals(definition, ofRows)
     const base = sums[place.get('number-read') ?? place.get('evaluated') ?? place.get('display')!]!
     const missing = new Map<number, number>()
@@ -156,7 +156,7 @@ export function lifts(
       const lift = liftOf(id)
       const least = stray && breaksOrder(id) ? Math.max(lift, -Math.log2(prior(id))) : lift
       // What is left of a value that was cut starts as those beside it do, in a list that is sorted.
-      return id.startsWith('cut-short') ? least + ofStart * (to.alike - from.alike) : least
+      return id.startsWith('cut-short') ? least + ofStarts : least
     }
     // What cuts values here and there is no field too narrow for all: it took more from others, maybe.
     const isField = !alike || (to.fits - from.fits) * 10 <= to.short - from.short

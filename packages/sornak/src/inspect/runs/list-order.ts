@@ -13,14 +13,21 @@ export const isInOrder = ({ ups, levels, downs }: Steps): boolean =>
   ups >= FEW_STEPS && ups * 2 >= downs * 3 && levels >= ups + downs
 
 /**
- * Bits that it says for a cut that a short value starts as the one beside it, in a list that is sorted from below or from
- * above: as many as it takes to name one of the starts that are met, and to say that the value stands elsewhere than it
- * belongs; 0 where the list is not.
+ * Bits that it says for a cut, in a list that is sorted from below or from above, how many short values start as the one beside
+ * them: of those that were cut most do, of others one in as many as there are starts, and these stand elsewhere than they belong.
  */
-export const startsTell = (all: Steps): number =>
-  isSorted(all)
-    ? Math.log2(Math.min(MOST_STARTS, Math.max(all.ups, all.downs))) + Math.log2(SELDOM)
-    : 0
+export function startsTell(all: Steps, from: Pairs, to: Pairs): number {
+  if (!isSorted(all)) return 0
+  const starts = Math.min(MOST_STARTS, Math.max(all.ups, all.downs))
+  const alike = to.alike - from.alike
+  const others = to.pairs - from.pairs - alike
+  const gain = Math.log2(MOSTLY * starts) + Math.log2(SELDOM)
+  const loss = Math.log2((1 - 1 / starts) / (1 - MOSTLY))
+  return Math.max(0, alike * gain - others * loss)
+}
+
+/** A short value and one beside it that fits, and those that start alike. */
+type Pairs = Pick<Sums, 'pairs' | 'alike'>
 
 /** Values that fit between two places are sorted: that all of them lie below a number says nothing. */
 export const areSorted = (from: Steps, to: Steps): boolean =>
@@ -37,6 +44,8 @@ const isSorted = ({ ups, levels, downs }: Steps) => {
   return along >= FEW_STEPS && against * SELDOM <= ups + levels + downs && against * 2 <= along
 }
 
+/** So many of what was cut start as the next one does. */
+const MOSTLY = 0.8
 const FEW_STEPS = 10
 /** One in so many may stand elsewhere. */
 const SELDOM = 20
