@@ -23,7 +23,7 @@ export interface Site {
   /** A page with this body, on which `fields` is filled by the script. */
   open(body: string, script: string, options?: BrowserContextOptions): Promise<Page>
   readonly errors: string[]
-  /** Closes all pages, which else go on painting while others are tested. */
+  /** Closes pages that were opened for one test, which else go on painting while others are tested. */
   clear(): Promise<void>
   close(): Promise<void>
 }
@@ -45,24 +45,31 @@ export async function site(): Promise<Site> {
   const port = typeof address === 'object' && address ? address.port : 0
   const browser = await launched()
   const errors: string[] = []
+  const opened = async (options: BrowserContextOptions) => {
+    const context = await browser.newContext(options)
+    await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+    const page = await context.newPage()
+    page.on('pageerror', (error) => errors.push(error.message))
+    return page
+  }
+  // Most tests are content with any page: one is used again, as a new one takes the browser longer than the test.
+  let plain: Page | undefined
+  const anyPage = async () => (plain = plain && !plain.isClosed() ? plain : await opened({}))
   return {
     errors,
-    async open(body, script, options = {}) {
+    async open(body, script, options) {
       const name = `/page-${bodies.size}`
       bodies.set(
         name,
         `<!doctype html><html lang="en"><title>Field</title><meta name="viewport" content="width=device-width"><main>${body}</main>
          <script type="module">import '/library.js'; const { mask, maskList, fromCatalog, identifier, entry, written, attach, attachCharacters } = sornak; ${script}; document.body.dataset.ready = 'yes'</script></html>`,
       )
-      const context = await browser.newContext(options)
-      await context.grantPermissions(['clipboard-read', 'clipboard-write'])
-      const page = await context.newPage()
-      page.on('pageerror', (error) => errors.push(error.message))
+      const page = options ? await opened(options) : await anyPage()
       await page.goto(`http://127.0.0.1:${port}${name}`)
       await page.waitForSelector('body[data-ready]')
       return page
     },
-    clear: () => cleared(browser),
+    clear: () => cleared(browser, plain),
     async close() {
       await browser.close()
       await new Promise((closed) => server.close(closed))
@@ -70,9 +77,10 @@ export async function site(): Promise<Site> {
   }
 }
 
-/** Closes all pages of a browser. */
-export async function cleared(browser: Browser): Promise<void> {
-  await Promise.all(browser.contexts().map((context) => context.close()))
+/** Closes all pages of a browser but this one. */
+export async function cleared(browser: Browser, but?: Page): Promise<void> {
+  const others = browser.contexts().filter((context) => context !== but?.context())
+  await Promise.all(others.map((context) => context.close()))
 }
 
 export async function launched(): Promise<Browser> {

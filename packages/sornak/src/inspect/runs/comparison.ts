@@ -49,6 +49,18 @@ export interface Comparison {
   everywhere(): EvidenceRun
 }
 
+/** What some rows say, whichever process they were looked for. */
+interface Told {
+  /** Their short values, where they are not all rows. */
+  readonly short: ShortGroup | undefined
+  /** For each process, in 1/256 bit. */
+  readonly sums: readonly number[]
+  /** The process that explains them best, and the bits that say so. */
+  readonly best: number
+  readonly most: number
+  readonly ofRows: Lift
+}
+
 interface Known {
   /** How often originals start as one does. */
   readonly usual: EvidenceRun['usual']
@@ -108,19 +120,39 @@ export function comparison(
   }
   let everyRow: Lift | undefined
   const ofAllRows = () => (everyRow ??= lifted(measured.everything(), nothing, all))
+  const weighedOver = (sums: readonly number[], from: Sums, to: Sums, short?: ShortGroup): Told => ({
+    short,
+    sums,
+    ...measured.bestOf(sums, from, to),
+    ofRows: lifted(sums, from, to, short),
+  })
+  // Many processes speak for the same rows.
+  const known = new Map<string, Told>()
+  const toldOf = (from: Mark<Sums>, to: Mark<Sums>): Told => {
+    const key = `${from.row} ${to.row}`
+    let told = known.get(key)
+    if (!told) {
+      const beside = {
+        negatives: negatives(from.known, to.known) > 0,
+        octalSpared,
+        scattered: false,
+      }
+      const short = groupOf(whole, space.widest, beside, from, to, place)
+      const sums = measured
+        .totals(from.known, to.known)
+        .map((sum, i) => (short.inOrder && breaksOrder(processes[i]!.id) ? -Infinity : sum))
+      known.set(key, (told = weighedOver(sums, from.known, to.known, short)))
+    }
+    return told
+  }
   const over = (
     from: Sums,
     to: Sums,
     own: Process | undefined,
     score: number,
-    short?: ShortGroup,
+    { short, sums, best, most, ofRows }: Told,
   ): EvidenceRun => {
-    const sums = (own ? measured.totals(from, to) : measured.everything()).map((sum, i) =>
-      short?.inOrder && breaksOrder(processes[i]!.id) ? -Infinity : sum,
-    )
-    const { best, most } = measured.bestOf(sums, from, to)
     const form = own?.id.startsWith('form ') === true
-    const ofRows = lifted(sums, from, to, short)
     const lift =
       own && !mixed
         ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
@@ -210,16 +242,9 @@ export function comparison(
   }
   return {
     processes,
-    over(from, to, own, score) {
-      const beside = {
-        negatives: negatives(from.known, to.known) > 0,
-        octalSpared,
-        scattered: false,
-      }
-      const short = groupOf(whole, space.widest, beside, from, to, place)
-      return over(from.known, to.known, own, score, short)
-    },
-    everywhere: () => over(nothing, all, undefined, 0),
+    over: (from, to, own, score) => over(from.known, to.known, own, score, toldOf(from, to)),
+    everywhere: () =>
+      over(nothing, all, undefined, 0, weighedOver(measured.everything(), nothing, all)),
   }
 }
 

@@ -6,7 +6,7 @@ import type { Space } from '../../identifier/space.js'
 import { sumOver, timesAround } from './beyond-limit.js'
 import { fewBlocks } from './few-blocks.js'
 import { together } from './places.js'
-import type { Population } from './population.js'
+import type { Clean, Population } from './population.js'
 import { below, FEW_STEPS, single, type Story } from './story.js'
 import { thinned } from './thinned.js'
 
@@ -68,7 +68,7 @@ export function wrapped(space: Space, type: IntegerType): Story {
         parts || high - low < modulus ? 0 : share(max + 1n, end) / 2,
     }),
     first: () => undefined,
-    clean: (values, share) => thinned(space, type, values, share),
+    clean: (values, share) => thinnedIn(values)(space, type, share),
     populations(values, clean) {
       return [
         ...inFewBlocks(space, type, values),
@@ -77,6 +77,17 @@ export function wrapped(space: Space, type: IntegerType): Story {
     },
   }
 }
+
+// Each of the lone values of a column asks for the same.
+const thinnedIn = remembered((values: Clean) => {
+  const known = new Map<string, number>()
+  return (space: Space, type: IntegerType, share: number) => {
+    const key = `${type.name} ${share}`
+    let bits = known.get(key)
+    if (bits === undefined) known.set(key, (bits = thinned(space, type, values, share)))
+    return bits
+  }
+})
 
 // Those that start alike went around as often as it takes for their originals to start alike.
 function inFewBlocks(

@@ -44,6 +44,8 @@ interface Weighted {
   readonly by: Hypothesis
   readonly each: number
   readonly all: number
+  /** Its originals, where they are few and were listed. */
+  readonly texts?: readonly string[]
 }
 
 /** Nothing is known of how originals start. */
@@ -192,7 +194,7 @@ function weighted(
     // Of all numbers that wrap round to one only those count that the column has, out of however many.
     const isOfFew = by.process.startsWith('wrapped')
     const all = isOfFew ? told * Math.max(1, Math.max(...starts) / start / FEW_WRAPS) : told
-    every.push({ by, each: all / count, all: all * start })
+    every.push({ by, each: all / count, all: all * start, ...(!small && { texts }) })
   })
   return every
 }
@@ -240,7 +242,7 @@ function single(
   const by = new Map<string, Weighted[]>()
   const known = new Map<string, string>()
   for (const one of hypotheses) {
-    for (const text of textsOf(one.by.originals)) {
+    for (const text of one.texts ?? textsOf(one.by.originals)) {
       // Where zeros are padding, one value has many texts; the first stands for all.
       const key = keyOf(space.definition, text)
       const first = known.get(key) ?? text
@@ -250,21 +252,20 @@ function single(
       else if (ways.at(-1) !== one) ways.push(one)
     }
   }
-  return new Map(
-    [...by].map(([text, list]) => {
-      const value = isDigits(text) ? BigInt(text.replace('+', '')) : undefined
-      const piece =
-        value === undefined
-          ? undefined
-          : pieces.find(({ low, high }) => low <= value && value <= high)
-      const home =
-        piece && value !== undefined && space.list(value, value, 64).includes(text)
-          ? piece
-          : undefined
-      const all = heaviest(home ? [...new Set([...list, ...home.by])] : list)
-      return [text, { weight: sum(all) * usual(text), by: all, piece: home }]
-    }),
-  )
+  const found = new Map<string, Single>()
+  for (const [text, list] of by) {
+    const home = homeOf(space, text, pieces)
+    const all = heaviest(home ? [...new Set([...list, ...home.by])] : list)
+    found.set(text, { weight: sum(all) * usual(text), by: all, piece: home })
+  }
+  return found
+}
+
+function homeOf(space: Space, text: string, pieces: readonly Piece[]): Piece | undefined {
+  if (pieces.length === 0 || !isDigits(text)) return undefined
+  const value = BigInt(text.replace('+', ''))
+  const piece = pieces.find(({ low, high }) => low <= value && value <= high)
+  return piece && space.list(value, value, 64).includes(text) ? piece : undefined
 }
 
 // Those that are few are listed and told from those of other ways; the others are only counted.
@@ -277,4 +278,5 @@ function textsOf(originals: Originals): readonly string[] {
 }
 
 const sum = (list: readonly Weighted[]) => list.reduce((total, { each }) => total + each, 0)
-const heaviest = (list: readonly Weighted[]) => [...list].sort((a, b) => b.each - a.each)
+const heaviest = (list: readonly Weighted[]) =>
+  list.length > 1 ? [...list].sort((a, b) => b.each - a.each) : list
