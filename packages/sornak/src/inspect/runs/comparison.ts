@@ -118,14 +118,14 @@ export function comparison(
     if (form === 'bare') return Math.max(0, bare)
     return hitsOf(`form ${form}`, from, to)
   }
-  let everyRow: Lift | undefined
-  const ofAllRows = () => (everyRow ??= lifted(measured.everything(), nothing, all))
   const weighedOver = (sums: readonly number[], from: Sums, to: Sums, short?: ShortGroup): Told => ({
     short,
     sums,
     ...measured.bestOf(sums, from, to),
     ofRows: lifted(sums, from, to, short),
   })
+  let everyRow: Told | undefined
+  const ofAllRows = () => (everyRow ??= weighedOver(measured.everything(), nothing, all))
   // Many processes speak for the same rows.
   const known = new Map<string, Told>()
   const toldOf = (from: Mark<Sums>, to: Mark<Sums>): Told => {
@@ -155,7 +155,7 @@ export function comparison(
     const form = own?.id.startsWith('form ') === true
     const lift =
       own && !mixed
-        ? exceptional(ofRows, ofAllRows(), processes[best]!.id, likely(processes[best]!.id))
+        ? exceptional(ofRows, ofAllRows().ofRows, processes[best]!.id, likely(processes[best]!.id))
         : ofRows
     const process = form ? own : processes[best]!
     // Values that kept their zeros and hold an 8 or 9 say that some of these rows were read as octal; how many, nothing tells.
@@ -243,8 +243,7 @@ export function comparison(
   return {
     processes,
     over: (from, to, own, score) => over(from.known, to.known, own, score, toldOf(from, to)),
-    everywhere: () =>
-      over(nothing, all, undefined, 0, weighedOver(measured.everything(), nothing, all)),
+    everywhere: () => over(nothing, all, undefined, 0, ofAllRows()),
   }
 }
 
