@@ -118,7 +118,12 @@ export function comparison(
     if (form === 'bare') return Math.max(0, bare)
     return hitsOf(`form ${form}`, from, to)
   }
-  const weighedOver = (sums: readonly number[], from: Sums, to: Sums, short?: ShortGroup): Told => ({
+  const weighedOver = (
+    sums: readonly number[],
+    from: Sums,
+    to: Sums,
+    short?: ShortGroup,
+  ): Told => ({
     short,
     sums,
     ...measured.bestOf(sums, from, to),
