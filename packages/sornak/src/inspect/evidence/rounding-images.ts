@@ -105,12 +105,29 @@ function zerosAt(bytes: Uint8Array, start: number, end: number): number {
 const halfOpen = ({ low, high }: Interval, how: 'cut' | 'rounded'): Interval =>
   how === 'cut' ? { low, high } : { low, high: high - 1n }
 
-// Binary64 numbers of so many digits are multiples of this power of two, at the least.
-const spacingBits = (digits: number) => (digits <= 17 ? 1 : digits === 18 ? 4 : 7)
-
 /** Up to 2^53 every integer is a binary64 number. */
 const SAFE = `${BINARY64.exactTo}`
 const SAFE_FRONT = Number.parseInt(SAFE.slice(0, 4), 10)
+/** From each of these on they lie twice as far apart as below, in multiples of 2, of 4, of 8 and so on. */
+const TURNS = [53n, 54n, 55n, 56n, 57n, 58n, 59n, 60n].map((bits) => `${1n << bits}`)
+/** More bits are not asked for. */
+const MOST_BITS = TURNS.length
+
+// Numbers so large are multiples of this power of two, at the least.
+function spacingBits(bytes: Uint8Array, start: number, end: number): number {
+  if (end - start > TURNS.at(-1)!.length) return MOST_BITS
+  let bits = MOST_BITS
+  while (bits > 0 && compare(bytes, start, end, TURNS[bits - 1]!) < 0) bits--
+  return bits
+}
+
+// The same of all that have this length and start with these digits, where these are not those of a turn.
+function spacingBehind(length: number, front: number): number {
+  const isBefore = (turn: string) =>
+    turn.length < length ||
+    (turn.length === length && Number.parseInt(turn.slice(0, 4), 10) <= front)
+  return TURNS.filter(isBefore).length
+}
 
 /** In a form of its own what it prints does not fit: it left alone what is not beyond 2^53. */
 export const carelessly: Process = {
@@ -125,22 +142,32 @@ export const carelessly: Process = {
 // Most values are told from their last bits or digits; only what passes becomes an exact integer.
 export const double: Image = {
   coarser: (value) => moreThanNames(value, nearestFloat(value, BINARY64), BINARY64),
-  turns: [SAFE],
+  turns: TURNS,
   alike(length, front) {
     if (length < 16 || (length === 16 && front < SAFE_FRONT)) return {}
-    return { lastDigit: true, bits: spacingBits(length) }
+    return { lastDigit: true, bits: spacingBehind(length, front) }
   },
   of(bytes, start, end) {
     const digits = end - start
     if (digits < 16 || (digits === 16 && bytes[start] !== 57)) return undefined
-    if (bytes[end - 1] !== 48 && lowBits(bytes, start, end, spacingBits(digits)) !== 0)
-      return compare(bytes, start, end, SAFE) <= 0 ? undefined : 'out'
+    if (isNoDouble(bytes, start, end)) return 'out'
     const value = valueOf(bytes, start, end)
     if (value < BINARY64.exactTo) return undefined
     const float = nearestFloat(value, BINARY64)
     if (value === float || isShortest(value, float, BINARY64)) return roundedTo(float, BINARY64)
     return value === filledUp(float) ? { ...roundedTo(float, BINARY64), less: SELDOM_BITS } : 'out'
   },
+}
+
+// Neither one of them, nor one in seventeen digits and a zero: those lie within 5 of it.
+function isNoDouble(bytes: Uint8Array, start: number, end: number): boolean {
+  const bits = spacingBits(bytes, start, end)
+  const rest = lowBits(bytes, start, end, bits)
+  if (rest === 0) return false
+  const zeros = bytes[end - 1] !== 48 ? 0 : bytes[end - 2] !== 48 ? 1 : 2
+  const digits = end - start - zeros
+  if (zeros === 1 && digits === 17) return rest > 5 && rest < (1 << bits) - 5
+  return zeros === 0 || (zeros === 1 && digits > 17)
 }
 
 /** Some print seventeen digits, and zeros behind them. */
@@ -221,17 +248,18 @@ export const half: Image = {
 export const behind: Image = {
   coarser: (value, digits) =>
     moreZeros((decimalBehind(value, FIFTEEN) ?? 1n) / 10n ** BigInt(digits - FIFTEEN), 10),
-  turns: [SAFE],
+  turns: TURNS,
   alike(length, front) {
     if (length <= FIFTEEN) return {}
     if (length === 16 && front < SAFE_FRONT) return { lastDigit: true }
-    return { bits: spacingBits(length) }
+    return { bits: spacingBehind(length, front) }
   },
   of(bytes, start, end) {
     const lost = end - start - FIFTEEN
     if (lost <= 0) return undefined
-    const digits = end - start
-    if (lowBits(bytes, start, end, spacingBits(digits)) !== 0) return 'out'
+    // Below 2^53 it ends in the zero that was the sixteenth digit.
+    const bits = Math.max(1, spacingBits(bytes, start, end))
+    if (lowBits(bytes, start, end, bits) !== 0) return 'out'
     const value = valueOf(bytes, start, end)
     const decimal = decimalBehind(value, FIFTEEN)
     if (decimal === undefined) return 'out'
