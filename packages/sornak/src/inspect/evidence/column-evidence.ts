@@ -8,29 +8,22 @@ import { spaceOf, widestNumber } from '../../identifier/space.js'
 import type { RecordPlace } from '../../rows/reader.js'
 import { collector } from '../short/short-values.js'
 import { saysNothing } from '../ways/no-value.js'
-import { RUN_BITS } from '../ways/weights.js'
 import { cleanValues } from './clean-values.js'
 import type { EvidenceState, Place } from './evidence-state.js'
+import { firstDigits } from './first-digits.js'
 import { fitReader } from './fit-evidence.js'
 import { goingOn } from './going-on.js'
 import { countDigits, countMisfit, isShort } from './misfit-counts.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
 import { bytesOf, textOf } from './printed-digits.js'
-import { IN, OUT, UNIT, type Process } from './process.js'
+import { IN, type Process } from './process.js'
+import { processRuns } from './process-runs.js'
 import { processesOf } from './processes.js'
-import { faded, noRows, withRow } from './run-state.js'
 import { sequence, type Again } from './sequence.js'
-import { copyOf, noSums, type Sums } from './sums.js'
+import { copyOf, noSums } from './sums.js'
 import { usualClasses, usualValues, type Answer } from './usual.js'
-import {
-  firstDigit,
-  isDigits,
-  NO_START,
-  startOf,
-  startOfText,
-  startsWithoutZero,
-} from './value-bytes.js'
+import { firstDigit, isDigits, startOf } from './value-bytes.js'
 import { zeroEndings } from './zero-endings.js'
 
 export interface ColumnEvidence {
@@ -43,7 +36,6 @@ export interface ColumnEvidence {
   state(): EvidenceState
 }
 
-const PENALTY = RUN_BITS * UNIT
 /** What stands for a value that is not there, or that a type could not hold, as often as for itself. */
 const MINUS_ONE = '-1'
 type Found = Misfit['found']
@@ -69,8 +61,8 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const wide = processes.some(({ rounds }) => rounds)
   const count = processes.length
   const zeros = () => Array<number>(count).fill(0)
-  const runs = from ? [...from.runs] : processes.map(() => noRows<Sums>())
   const now = copyOf(from?.sums ?? noSums(count))
+  const runs = processRuns(processes, now, from?.runs)
   // The row's place is the reader's and changes: what is kept of it is a copy.
   const { place } = now
   const arrive = ({ index, line, offset }: RecordPlace) => {
@@ -79,14 +71,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     place.offset = offset
   }
   let rows = from?.rows ?? 0
-  /** Rows after which each process was last brought up to date. */
-  const fitsAt = Array<number>(count).fill(now.fits)
-  const misfitsAt = Array<number>(count).fill(now.misfits)
-  /** What rows that said less than usual still take from each process: runs that are open lose it later. */
-  const owed = zeros()
-  const starts = from ? [...from.starts] : Array<number>(100).fill(0)
-  const formedStarts = from ? [...from.formedStarts] : Array<number>(100).fill(0)
-  const belowStarts = from ? [...from.belowStarts] : Array<number>(100).fill(0)
+  const digits = firstDigits(now, widest, from)
   const clean = cleanValues(space, from?.clean)
   const padding = definition.zeros === 'padding'
   const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
@@ -104,42 +89,19 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   let alone = from === undefined
   const before = sequence(from?.last)
   let lastMisfit = from?.lastMisfit ?? ''
-  let lastStart = from?.lastStart ?? NO_START
-  let lastShort = from?.lastShort ?? NO_START
 
   const usual = usualValues(classes)
 
   const mark = (): Place => ({ row: rows, known: copyOf(now) })
 
-  // Rows that went by without being asked for were usual ones, or had nothing for the process.
-  function catchUp(i: number): void {
-    const passed =
-      processes[i]!.usual * (now.fits - fitsAt[i]!) + OUT * (now.misfits - misfitsAt[i]!) + owed[i]!
-    runs[i] = faded(runs[i]!, passed)
-    owed[i] = 0
-    fitsAt[i] = now.fits
-    misfitsAt[i] = now.misfits
-  }
-
   // Bits for each process for which this row speaks, in order; `end` counts the row.
   function row(said: readonly Said[], end: () => void): void {
     settle()
-    const start = mark()
-    let stop: Place | undefined
-    for (const [i] of said) catchUp(i)
-    end()
-    rows++
-    for (const [i, score] of said) {
-      fitsAt[i] = now.fits
-      misfitsAt[i] = now.misfits
-      runs[i] = withRow(
-        runs[i]!,
-        score,
-        PENALTY,
-        () => start,
-        () => (stop ??= mark()),
-      )
+    const count = () => {
+      end()
+      rows++
     }
+    runs.row(said, { mark, count })
   }
 
   // What many said is added as what one says, so many times.
@@ -148,7 +110,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     for (const i of near) now.near[i]! += count
     for (const [i, more] of said) {
       now.scores[i]! += more * count
-      owed[i]! += more * count
+      runs.owe(i, more * count)
     }
     countRounded(said, count, could, untouched)
   }
@@ -172,12 +134,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
     let limit = false
     const digit = bytes[from]! - 48
     const start = startOf(bytes, from, to)
-    if (start >= 0) {
-      starts[start]!++
-      follow(start)
-    }
-    lastStart = start
-    lastShort = NO_START
+    digits.fits(start)
     narrow.take(to - (padding ? firstDigit(bytes, from, to) : from), start, place)
     const number = !mixed || isDigits(bytes, from, to)
     if (!number) now.spelt++
@@ -200,20 +157,6 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       )
     if (wide) before.keep(bytes, from, to)
     return limit
-  }
-
-  function follow(start: number): void {
-    pair(start, lastShort)
-    if (start < lastStart) now.downs++
-    else if (start === lastStart) now.levels++
-    else if (lastStart >= 0) now.ups++
-  }
-
-  // One of them is short.
-  function pair(start: number, other: number): void {
-    if (start === NO_START || other === NO_START) return
-    now.pairs++
-    if (start === other) now.alike++
   }
 
   const withShown = (said: readonly Said[], shown: Found): Said[] =>
@@ -261,7 +204,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       }
       const score = more + usual + (going.get(i) ?? 0)
       if (score > 0) speaking.push([i, score])
-      else owed[i]! += more
+      else runs.owe(i, more)
     }
     const end = () => {
       now.fits++
@@ -289,6 +232,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   function misfitRow(seen: string): void {
     const misfit = saysOf(seen)
     const { marked, found, quiet, bare, way } = misfit
+    const short = isShort(misfit, widest)
     standing.set(way, (standing.get(way) ?? 0) + 1)
     if (marked !== undefined) {
       const bytes = bytesOf(marked)
@@ -303,24 +247,13 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       found.map(([i]) => [i, quiet.get(i) ?? IN]),
       () => {
         countMisfit(now, processes, widest, seen, misfit, seen === lastMisfit)
-        if (isShort(misfit, widest)) {
-          if (startsWithoutZero(lastStart)) now.back++
-          pair(startOfText(bare!), lastStart)
-          shorts.add(bare!, rows)
-        } else if (bare !== undefined && bare.length === widest && bare.length > 1)
-          formedStarts[Number.parseInt(bare.slice(0, 2), 10)]!++
-        if (/^-\d\d+$/.test(seen) && seen.length === widest + 1)
-          belowStarts[Number.parseInt(seen.slice(1, 3), 10)]!++
+        if (short) shorts.add(bare!, rows)
+        digits.misfit(seen, misfit, short)
       },
     )
     before.forget()
     lastMisfit = seen
-    lastStart = NO_START
-    lastShort = shortStart(misfit)
   }
-
-  const shortStart = (misfit: Misfit) =>
-    isShort(misfit, widest) ? startOfText(misfit.bare!) : NO_START
 
   return {
     definition,
@@ -332,7 +265,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         alone = false
         const text = textOf(bytes, start, end)
         first = { kind: 'fits', text, place: { ...where } }
-        lastStart = startOf(bytes, start, end)
+        digits.fits(startOf(bytes, start, end), true)
         if (wide) before.keep(bytes, start, end)
         return fitting.isLimit(bytes, start, end)
       }
@@ -345,20 +278,18 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         alone = false
         first = { kind: 'misfit', text: seen, place: { ...where } }
         lastMisfit = seen
-        lastShort = shortStart(saysOf(seen))
+        const misfit = saysOf(seen)
+        digits.firstMisfit(misfit, isShort(misfit, widest))
       } else misfitRow(seen)
     },
     state() {
       settle()
-      for (let i = 0; i < count; i++) catchUp(i)
       return {
         first,
         rows,
         sums: mark().known,
-        runs: [...runs],
-        starts: [...starts],
-        formedStarts: [...formedStarts],
-        belowStarts: [...belowStarts],
+        runs: runs.all(),
+        ...digits.kept(),
         clean: clean.clean(),
         narrow: narrow.blocks(),
         endings: endings.endings(),
@@ -373,8 +304,6 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         repeats,
         last: before.last(),
         lastMisfit,
-        lastStart,
-        lastShort,
       }
     },
   }
