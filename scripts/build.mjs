@@ -21,8 +21,6 @@ const bundle = await rolldown({
 await bundle.write({
   dir: `${cli}/dist`,
   format: 'esm',
-  // It is read anew at each start.
-  minify: true,
   chunkFileNames: 'chunks/[name]-[hash].js',
 })
 await bundle.close()

@@ -143,12 +143,8 @@ export {
   type Profiler,
   type TypeLoss,
 } from './inspect/profile.js'
-export {
-  inspection,
-  type Inspection,
-  type RaggedRecord,
-  type Stretch,
-} from './inspect/inspection.js'
+export { inspection, type Inspection, type Stretch } from './inspect/inspection.js'
+export type { RaggedRecord } from './inspect/record-judge.js'
 export {
   columnLine,
   profileLines,

@@ -5,63 +5,26 @@ import { keyOf } from '../identifier/fit.js'
 import type { RecordPlace } from '../rows/reader.js'
 import type { RecordView } from '../rows/record.js'
 import { companions, type Companion } from './beside.js'
-import {
-  columnFindings,
-  storageFindings,
-  valueFinding,
-  type ColumnFinding,
-  type ValueFinding,
-} from './finding.js'
+import { columnFindings, storageFindings, type ColumnFinding } from './finding.js'
 import { hearing, partOf, type Heard, type InspectedPart } from './inspected-part.js'
+import type { InspectOptions } from './options.js'
 import { profiler, type Profiler } from './profile.js'
+import { recordJudge, type RecordJudge } from './record-judge.js'
 import { recordValues } from './record-values.js'
 import { repeats, type Repeats } from './repeats.js'
-import { alsoAtWork } from './runs/also-at-work.js'
 import type { EvidenceRun } from './runs/evidence-run.js'
 import { columnRuns, type ColumnRuns } from './runs/evidence-runs.js'
-import type { Shelf } from './shelf.js'
 import { spool, type Spool } from './spool.js'
-import { displayDiffers, storedCounts, type Storage, type StoredCounts } from './storage.js'
+import { displayDiffers, storedCounts, type StoredCounts } from './storage.js'
 import { boundsOf, type Bound, type BoundColumn, type Table } from './table.js'
 import type { TrustedList } from './trusted.js'
-import { asDuplicate, asShown, judge } from './verdict.js'
 import { saysNothing } from './ways/no-value.js'
 import { hypotheses } from './ways/originals.js'
-
-export interface InspectOptions {
-  readonly reveal: boolean
-  /** How many candidates to list. */
-  readonly candidates: number
-  readonly quote: number
-  /** Lists that are known to be right, by identifier. */
-  readonly trusted?: ReadonlyMap<string, TrustedList>
-  /** Ask for padding and precision too. */
-  readonly profile?: boolean
-  /** How the values were stored, where that was not text. */
-  readonly storage?: Storage | undefined
-  /** Without what the rows say together: verdicts are given value by value and are not final. */
-  readonly onePass?: boolean
-  /** Say why in hidden words too. */
-  readonly hiddenWhy?: boolean
-  /** Where what must be unique is laid down; in memory where it is left out. */
-  readonly shelf?: Shelf | undefined
-  /** The sheet or table of the file, where it has several. */
-  readonly sheet?: string | undefined
-}
 
 /** What looks at every value of a column. */
 interface Watch extends Partial<Heard> {
   readonly trusted: TrustedList | undefined
   readonly profile: Profiler | undefined
-}
-
-/** A record that is not as wide as the header. */
-export interface RaggedRecord {
-  readonly kind: 'ragged'
-  readonly record: number
-  readonly line: number | null
-  readonly fields: number
-  readonly expected: number
 }
 
 /** What one column holds, as far as the first pass can tell. Sums of two parts are those of the whole. */
@@ -90,7 +53,7 @@ export interface Inspection {
   /** What the records said so far, and how many values there were; what must be unique is not in it. */
   part(): InspectedPart
   /** Second pass: what there is to say of one record, column by column. */
-  judge(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[]
+  readonly judge: RecordJudge
 }
 
 /** Records from one to another, both included. */
@@ -111,11 +74,8 @@ export function inspection(
 ): Inspection {
   const width = table.headers.length
   const { reveal, quote } = options
-  const { isNone, isRagged, choiceOf, quickLook, damagedIn, textOf, keyText } = recordValues(
-    table,
-    quote,
-    reveal,
-  )
+  const values = recordValues(table, quote, reveal)
+  const { isNone, isRagged, choiceOf, quickLook, textOf } = values
   const counts = table.columns.map((column, i): ColumnCounts => ({
     column,
     values: 0,
@@ -213,88 +173,6 @@ export function inspection(
     return true
   }
 
-  function judgeRecord(view: RecordView, place: RecordPlace): (ValueFinding | RaggedRecord)[] {
-    const found: (ValueFinding | RaggedRecord)[] = []
-    if (isNone(view)) return found
-    const record = place.index - firstRecord + 1
-    if (isRagged(view)) {
-      const { line } = storage?.place(place.index, 0) ?? place
-      found.push({ kind: 'ragged', record, line, fields: view.fields, expected: width })
-      // With fields too many there is no telling which value belongs to which column.
-      if (view.fields > width) return found
-    }
-    let damaged: readonly number[] | undefined
-    for (const column of table.columns) {
-      const bound = choiceOf(view, column)
-      if (!bound) continue
-      const state = quickLook(view, column, bound)
-      const known = runs.get(bound)
-      const around = known?.around(place.index)
-      if (state === 'blank') continue
-      const others = around?.suspect === false && state === 'fits' ? company.get(bound) : undefined
-      const other = others?.find((one) => (damaged ??= damagedIn(view)).includes(one.column))
-      const run =
-        around && other
-          ? withCompanion(around, other)
-          : state === 'no' && around && table.columns.length > 1
-            ? besideOthers(around, (damaged ??= damagedIn(view)), view, place.index)
-            : around
-      const twice = state === 'fits' && bound.definition.unique
-      const seen = column.index < view.fields ? textOf(view, column.index) : ''
-      const display = storage?.cell(place.index, column.index)?.shown
-      const shown = displayDiffers(seen, display) ? display : undefined
-      const doubted = run?.suspect === true || run?.limits.has(seen) === true
-      if (state === 'fits' && !doubted && !twice && shown === undefined) continue
-      const trusted = trustedFor(bound)
-      const context = run && trusted ? { ...run, trusted } : run
-      const judgement = judge(bound.definition, seen, options.candidates, context)
-      const first = twice ? repeated.get(bound)?.firstOf(place.index) : undefined
-      if (judgement.verdict === 'intact' && first === undefined && shown === undefined) continue
-      const where = {
-        file: table.file,
-        record,
-        ...(storage?.place(place.index, column.index) ?? { line: place.line }),
-        ...(options.sheet !== undefined && { sheet: options.sheet }),
-        key: keyText(view),
-        column: column.header,
-        ...(options.onePass === true && { final: false as const }),
-      }
-      const whole =
-        first === undefined ? judgement : asDuplicate(judgement, first - firstRecord + 1)
-      const told = shown === undefined ? whole : asShown(whole)
-      found.push(
-        valueFinding(where, bound.definition, told, seen, reveal, run, shown, options.hiddenWhy),
-      )
-    }
-    return found
-  }
-
-  // What struck other values of the record may have struck this one, too.
-  function besideOthers(
-    around: EvidenceRun,
-    damaged: readonly number[],
-    view: RecordView,
-    index: number,
-  ): EvidenceRun {
-    const others = table.columns.flatMap((column) => {
-      const bound = damaged.includes(column.index) ? choiceOf(view, column) : undefined
-      return bound ? [runs.get(bound)?.around(index)] : []
-    })
-    const beside = others.filter((other) => other !== around)
-    return { ...around, lift: alsoAtWork(around.lift, beside) }
-  }
-
-  // The rows around a value say nothing against it, those in which another column is damaged do.
-  const withCompanion = (around: EvidenceRun, one: Companion) => ({
-    ...around,
-    bits: one.bits,
-    lift: (process: string) => around.lift(process) + one.lift(process),
-    suspect: true,
-    zerosGone: true,
-    struck: one.struck,
-    beside: table.headers[one.column],
-  })
-
   function conclude() {
     for (const known of repeated.values()) second.join(known.settle())
     const stretches: Stretch[] = []
@@ -331,10 +209,9 @@ export function inspection(
     return known.add(keyOf(bound.definition, text), place)
   }
 
-  const trustedFor = ({ definition }: Bound) => options.trusted?.get(definition.key)
-
   const part = () => partOf(counts, heard ?? new Map())
-  return { table, counts, spool: second, look, part, conclude, judge: judgeRecord }
+  const judge = recordJudge(table, firstRecord, options, values, { runs, company, repeated })
+  return { table, counts, spool: second, look, part, conclude, judge }
 }
 
 // Stretches that touch become one.
