@@ -8,7 +8,7 @@ import { holds } from '../identifier/holds.js'
 import { hypotheses } from '../inspect/ways/originals.js'
 import { trustedList } from '../inspect/trusted.js'
 import type { FindingCode } from '../channel/channel.js'
-import type { Verdict } from '../inspect/verdict.js'
+import type { Verdict } from '../inspect/judgement.js'
 
 /** One value of a list, as an inspection of its column left it. */
 export interface Item {

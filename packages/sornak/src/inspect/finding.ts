@@ -20,7 +20,7 @@ import {
 import type { EvidenceRun } from './runs/evidence-run.js'
 import type { ColumnRuns } from './runs/evidence-runs.js'
 import { tooSmall, type ColumnType, type StoredCounts } from './storage.js'
-import type { Judgement, Verdict } from './verdict.js'
+import type { Judgement, Verdict } from './judgement.js'
 
 export interface ValueFinding {
   readonly kind: 'value'

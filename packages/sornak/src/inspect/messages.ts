@@ -13,7 +13,7 @@ import { printsRound } from './evidence/process-channel.js'
 import type { Slip } from './evidence/slips.js'
 import type { EvidenceRun } from './runs/evidence-run.js'
 import type { ColumnType, StoredCounts } from './storage.js'
-import type { Judgement } from './verdict.js'
+import type { Judgement } from './judgement.js'
 
 export function why(
   definition: Definition,

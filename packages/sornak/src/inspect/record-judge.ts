@@ -5,6 +5,7 @@ import type { RecordView } from '../rows/record.js'
 import type { Companion } from './beside.js'
 import type { Context } from './context.js'
 import { valueFinding, type ValueFinding } from './finding.js'
+import { asDuplicate, asShown } from './judgement.js'
 import type { InspectOptions } from './options.js'
 import type { RecordValues } from './record-values.js'
 import type { Repeats } from './repeats.js'
@@ -13,7 +14,7 @@ import type { EvidenceRun } from './runs/evidence-run.js'
 import type { ColumnRuns } from './runs/evidence-runs.js'
 import { displayDiffers } from './storage.js'
 import type { Bound, BoundColumn, Table } from './table.js'
-import { asDuplicate, asShown, judge } from './verdict.js'
+import { judge } from './verdict.js'
 
 /** A record that is not as wide as the header. */
 export interface RaggedRecord {

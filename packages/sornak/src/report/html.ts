@@ -2,7 +2,7 @@
 // file can become markup. It prints well.
 
 import { FINDINGS } from '../channel/findings.js'
-import { VERDICTS, type Verdict } from '../inspect/verdict.js'
+import { VERDICTS, type Verdict } from '../inspect/judgement.js'
 import type { Summary } from './jsonl.js'
 import { nextStep } from './next-step.js'
 import { PARTS, type Strip } from './strip.js'

@@ -1,7 +1,7 @@
 // The report as Markdown (CommonMark, with the tables that many readers of it know).
 
 import { FINDINGS } from '../channel/findings.js'
-import { VERDICTS } from '../inspect/verdict.js'
+import { VERDICTS } from '../inspect/judgement.js'
 import type { Summary } from './jsonl.js'
 import { nextStep } from './next-step.js'
 import { outcome, PLAIN, rowsText, type FileReport } from './text.js'

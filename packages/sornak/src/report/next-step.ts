@@ -2,7 +2,7 @@
 
 import type { FindingCode } from '../channel/channel.js'
 import { FINDINGS } from '../channel/findings.js'
-import type { Verdict } from '../inspect/verdict.js'
+import type { Verdict } from '../inspect/judgement.js'
 
 /** What is taken away again, where nothing else happened. */
 const PUT_TO_IT: ReadonlySet<FindingCode> = new Set<FindingCode>([

@@ -1,7 +1,7 @@
 // Where in a file the damage lies: the rows in a few hundred equal parts, and how many values of each part
 // could be mended, are open, or are gone.
 
-import type { Verdict } from '../inspect/verdict.js'
+import type { Verdict } from '../inspect/judgement.js'
 
 export const PARTS = 240
 

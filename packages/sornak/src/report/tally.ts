@@ -5,7 +5,7 @@ import type { FindingCode } from '../channel/channel.js'
 import type { ColumnFinding, ValueFinding } from '../inspect/finding.js'
 import type { Profile } from '../inspect/profile.js'
 import type { BoundColumn } from '../inspect/table.js'
-import { VERDICTS, type Verdict } from '../inspect/verdict.js'
+import { VERDICTS, type Verdict } from '../inspect/judgement.js'
 
 export interface ColumnTally {
   readonly file: string
