@@ -36,14 +36,9 @@ export {
   type Sensitivity,
 } from './identifier/reveal.js'
 export { JsonNumber, isMap, reader, type Plain, type PlainMap } from './identifier/plain.js'
-export {
-  readRules,
-  type Accepted,
-  type Binding,
-  type KnownWords,
-  type ColumnRule,
-  type Rules,
-} from './identifier/rules.js'
+export { readRules, type KnownWords, type Rules } from './identifier/rules.js'
+export type { Binding, ColumnRule } from './identifier/column-rules.js'
+export type { Accepted } from './identifier/accepted.js'
 export type { OwnHandOver } from './identifier/hand-overs.js'
 export type { Trusted } from './identifier/trusted.js'
 export {

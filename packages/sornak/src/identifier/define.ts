@@ -7,7 +7,7 @@ import { nearest } from '../words/nearest.js'
 import { uncovered } from './cover.js'
 import { readCheck } from './define-check.js'
 import { areOneKind, readDisplays, readMasks, refusePads } from './define-masks.js'
-import { readRules } from './define-rules.js'
+import { readPartRules } from './define-parts.js'
 import { readSamples, runSamples } from './define-samples.js'
 import type { Definition } from './definition.js'
 import { allDigits } from './fit.js'
@@ -119,8 +119,8 @@ export function defineUnproven(
       source['check'] === undefined
         ? undefined
         : readCheck(source['check'], at('check'), stored, reader),
-    never: readRules(source, 'never', path, stored, reader),
-    only: readRules(source, 'only', path, stored, reader),
+    never: readPartRules(source, 'never', path, stored, reader),
+    only: readPartRules(source, 'only', path, stored, reader),
     unique: flagOf('unique') ?? false,
     required: flagOf('required') ?? false,
     sensitivity,

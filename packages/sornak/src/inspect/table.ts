@@ -2,7 +2,7 @@
 // with the match.
 
 import type { Definition } from '../identifier/definition.js'
-import type { Binding, ColumnRule } from '../identifier/rules.js'
+import type { Binding, ColumnRule } from '../identifier/column-rules.js'
 import { nearest } from '../words/nearest.js'
 import { matcherOf, type Matcher } from './evidence/matcher.js'
 import { hasShapes, shapesOf } from './evidence/number-shapes.js'

@@ -2,7 +2,8 @@
 
 import { identifierWords } from './people.js'
 import type { Definition } from '../identifier/definition.js'
-import type { ColumnRule, Rules } from '../identifier/rules.js'
+import type { ColumnRule } from '../identifier/column-rules.js'
+import type { Rules } from '../identifier/rules.js'
 import { entryMode } from './html-mode.js'
 import { patternOf } from './pattern.js'
 import { sqliteCheck, sqlText } from './sqlite.js'

@@ -7,7 +7,7 @@ import { WHOLE } from './definition.js'
 import { isList, type Path, type PlainMap, type Reader } from './plain.js'
 import { parseRange, type PartRule, type TextRange } from './ranges.js'
 
-export function readRules(
+export function readPartRules(
   source: PlainMap,
   key: 'never' | 'only',
   path: Path,
