@@ -2,6 +2,7 @@
 
 import { INTEGER_TYPES, wrappingTypes } from '../../channel/integer-limits.js'
 import type { Interval } from '../../channel/significant.js'
+import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
 import { ROW_BITS, THROUGHOUT } from '../ways/weights.js'
 import { sumOver, timesAround } from './beyond-limit.js'
@@ -16,11 +17,24 @@ import { wrapped } from './wrapped.js'
  *
  * @param printed numbers stand in a printed form: they were read, and are no texts that were cut behind
  */
-export function storiesOf(
-  space: Space,
-  lengths: ReadonlySet<number>,
-  printed = false,
-): ReadonlyMap<string, readonly Story[]> {
+export function storiesOf(space: Space, lengths: ReadonlySet<number>, printed = false): Stories {
+  const known = knownOf(space)
+  const key = `${printed} ${[...lengths].sort((a, b) => a - b).join(' ')}`
+  let stories = known.get(key)
+  if (!stories) {
+    if (known.size >= MOST_KNOWN) known.clear()
+    known.set(key, (stories = allStories(space, lengths, printed)))
+  }
+  return stories
+}
+
+type Stories = ReadonlyMap<string, readonly Story[]>
+
+// Of lone values each asks for those of its length, and there may be very many of them.
+const knownOf = remembered((_: Space) => new Map<string, Stories>())
+const MOST_KNOWN = 64
+
+function allStories(space: Space, lengths: ReadonlySet<number>, printed: boolean): Stories {
   return new Map<string, readonly Story[]>([
     ...OCTAL.map((id) => [id, [octal(space, id)]] as const),
     ...wrappingTypes(space.widest).map(
