@@ -81,3 +81,35 @@ describe('processes that round', () => {
     expect(says(long, 'fifteen-cut', '123456789012345000') / 256).toBeCloseTo(Math.log2(1000), 1)
   })
 })
+
+describe('binary numbers, told from their last digits', () => {
+  const channel = CHANNELS.get('binary64')!
+  const stays = (text: string) => channel.forms.some((form) => channel.forward(text, form) === text)
+  const powers = [53n, 54n, 55n, 56n, 57n, 58n, 59n, 60n, 61n].map((power) => 2n ** power)
+
+  test.each([16, 17, 18, 19, 20])(
+    'of %i digits, near a power of two and far from one',
+    (digits) => {
+      const [least, most] = [10n ** BigInt(digits - 1), 10n ** BigInt(digits) - 1n]
+      const any = fc.bigInt(least, most)
+      // Near multiples of the steps between such numbers, and near tens and hundreds, which they are printed as.
+      const value = fc.oneof(
+        any,
+        fc
+          .tuple(any, fc.constantFrom(10n, 100n, 1000n, 16n, 64n, 128n, 1024n), fc.bigInt(-6n, 6n))
+          .map(([n, step, by]) => (n / step) * step + by),
+        fc
+          .tuple(fc.constantFrom(...powers), fc.bigInt(-300n, 300n), fc.constantFrom(1n, 10n))
+          .map(([power, by, unit]) => ((power + by * unit) / unit) * unit),
+      )
+      const made = definition({ stored: `{${digits}}` })
+      fc.assert(
+        fc.property(value, (n) => {
+          fc.pre(n >= least && n <= most)
+          expect(says(made, 'binary64', `${n}`) >= 0, `${n}`).toBe(stays(`${n}`))
+        }),
+        { numRuns: 1000 },
+      )
+    },
+  )
+})
