@@ -33,6 +33,7 @@ export const HAND_OVERS: ReadonlyMap<string, HandOver> = new Map(
       'spreadsheet',
       'A CSV file opened in a spreadsheet',
       ['evaluated', 'power of ten'],
+      ['evaluated', 'decimal'],
       ['date-guess', 'd-MMM'],
       ['number-read', 'integer'],
       ['fifteen-digits', 'cut'],
@@ -41,6 +42,7 @@ export const HAND_OVERS: ReadonlyMap<string, HandOver> = new Map(
       'spreadsheet-saved',
       'The same, and saved as CSV from narrow columns',
       ['evaluated', 'power of ten'],
+      ['evaluated', 'decimal'],
       ['date-guess', 'd-MMM'],
       ['number-read', 'integer'],
       ['fifteen-digits', 'cut'],
@@ -49,12 +51,14 @@ export const HAND_OVERS: ReadonlyMap<string, HandOver> = new Map(
     through(
       'json-numbers',
       'JSON with numbers, read by a script',
+      ['evaluated', 'decimal'],
       ['number-read', 'integer'],
       ['binary64', 'shortest'],
     ),
     through(
       'import-guess',
       'An import that guesses types, with a blank in the column',
+      ['evaluated', 'decimal'],
       ['number-read', 'integer'],
       ['binary64', 'shortest'],
       ['decimal-tail', '.0'],
@@ -75,6 +79,7 @@ export const HAND_OVERS: ReadonlyMap<string, HandOver> = new Map(
     through(
       'double-column',
       'A column of 64-bit binary numbers',
+      ['evaluated', 'decimal'],
       ['number-read', 'integer'],
       ['binary64', 'shortest'],
     ),

@@ -97,7 +97,8 @@ export function misfitReader(
     // What leaves a value alone that stands behind marks says as little as of one that fits.
     const quiet = bare === undefined ? NOBODY : leaveAlone(bare, stands, found)
     // A reader that stops at the first letter takes a power of ten as one too.
-    if (front >= 0 && found.has(evaluated) && !found.has(front)) found.set(front, 1n)
+    if (front >= 0 && bare !== undefined && found.has(evaluated) && !found.has(front))
+      found.set(front, 1n)
     // Few digits are no fewer than all there are, where these make a value.
     if (short !== undefined && found.has(exponent) && isRead && !found.has(short))
       found.set(short, 1n)

@@ -31,7 +31,7 @@ export function processesOf(definition: Definition): Process[] {
     ...FORMS.map((code) => never(`form ${code}`)),
     ...['marks', 'display', 'letter-case', 'sign', ...COUNTED].map(never),
     { id: 'look-alike', usual: OUT, fits: unlessZeroIn },
-    ...unlessHeld(space, 'evaluated', unlessCode, 69, 101),
+    ...unlessHeld(space, 'evaluated', unlessCode, 69, 101, 44, 46),
     ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
     ...unlessHeld(space, 'base-sixty', unless(58), 58),
     ...unlessHeld(space, 'date-guess', unless(45, 47), 45, 47, 77),
@@ -136,8 +136,12 @@ function unlessHeld(
   return holds ? [{ id, usual: 0, fits }] : []
 }
 
-// 12E5: digits, an E, digits.
+// 12E5: digits, an E, digits; or digits, a point, digits, and a zero in front or behind.
 function unlessCode(bytes: Uint8Array, start: number, end: number): number {
+  if (isDecimal(bytes, start, end)) {
+    const zero = bytes[start] === 48 && isDigits(bytes, start + 1, start + 2)
+    return zero || bytes[end - 1] === 48 ? OUT : 0
+  }
   let letters = 0
   for (let at = start; at < end; at++) {
     const byte = bytes[at]!
@@ -145,6 +149,13 @@ function unlessCode(bytes: Uint8Array, start: number, end: number): number {
     if ((byte !== 69 && byte !== 101) || at === start || at === end - 1 || letters++) return 0
   }
   return letters ? OUT : 0
+}
+
+function isDecimal(bytes: Uint8Array, start: number, end: number): boolean {
+  let at = start
+  while (at < end && isDigits(bytes, at, at + 1)) at++
+  const isPoint = bytes[at] === 46 || bytes[at] === 44
+  return at > start && at < end - 1 && isPoint && isDigits(bytes, at + 1, end)
 }
 
 // So many characters are gone. Where values have several widths, what is left of a wide one fits as well.

@@ -75,8 +75,9 @@ export function slipOdds(
     const most = isWrong ? Infinity : EVEN
     // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
     const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
-    const kept =
-      slip === 'digit-left-out' && !isPrinted ? spared(all, whole.explained, fewAlone) : 1
+    // A code with a point in it may look like a number that was printed.
+    const stands = !isPrinted || /[.,]/.test(bare)
+    const kept = slip === 'digit-left-out' && stands ? spared(all, whole.explained, fewAlone) : 1
     return Math.max(
       Math.min(most, clean * kept * ofNone(some, chance, prior(id))),
       amongSlips(some, whole, proxy, chance),

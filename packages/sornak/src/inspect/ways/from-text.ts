@@ -6,6 +6,7 @@ import { label } from '../../channel/label.js'
 import { letterCase } from '../../channel/letter-case.js'
 import { hasLookAlike, lookAlike } from '../../channel/look-alike.js'
 import { formsIn, integerOf, numberTexts } from '../../channel/number-text.js'
+import { decimalsFor } from '../../channel/evaluated.js'
 import { sixtyTexts } from '../../channel/other-base.js'
 import { sign } from '../../channel/sign.js'
 import type { Unmarked } from '../../channel/text-marks.js'
@@ -152,6 +153,8 @@ export function textual(
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
+  if (!whole)
+    offer('evaluated', 'evaluated', decimalsFor(text, space.widths.at(-1) ?? 0), TOGETHER.evaluated)
   if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
   for (const number of numberTexts(text)) {
     const [form] = formsIn(number)
