@@ -31,7 +31,7 @@ export const evaluated: Channel = {
     'power of ten in binary64',
     'type behind',
     'decimal',
-    'decimal, one at least',
+    'decimal with its point',
   ],
   forward(text, form) {
     if (form.startsWith('decimal')) return asDecimal(text, form === 'decimal' ? '' : '0')

@@ -63,3 +63,28 @@ test('a hand-over that makes numbers of them says so beforehand', () => {
   for (const id of ['spreadsheet', 'json-numbers', 'double-column'])
     expect(handedOver(HAND_OVERS.get(id)!, '0400.10')).toBe('400.1')
 })
+
+// By whole numbers, halves up, as C prints one digit behind the point.
+function toOneDecimal(text: string): string {
+  const [whole = '', fraction = ''] = text.split('.')
+  const unit = 10n ** BigInt(fraction.length - 1)
+  const tenths = (BigInt(whole + fraction) + unit / 2n) / unit
+  return `${tenths / 10n}.${tenths % 10n}`
+}
+
+describe('printed with one digit behind the point', () => {
+  const [stored, draw] = CODES['accounts of six digits']!
+  test.each([
+    ['all of some rows that follow each other', () => false],
+    ['one of eleven', (row: number) => row % 11 !== 5],
+  ])('%s: none is mended wrongly, and the original is listed', (_, kept) => {
+    restart(20_261_130)
+    const rows = convertedRun(of(stored), draw, toOneDecimal, 240, kept)
+    const changed = rows.filter(({ original, seen }) => seen !== original)
+    expect(changed.length).toBeGreaterThan(15)
+    expect(changed.filter(({ original, told }) => (told.mend ?? original) !== original)).toEqual([])
+    const open = changed.filter(({ told }) => told.mend === undefined)
+    expect(open.length).toBeGreaterThan(15)
+    expect(open.filter((row) => !isListed(row))).toEqual([])
+  })
+})

@@ -23,6 +23,7 @@ const DEFINITIONS = [
   { stored: '{1..8}' },
   { stored: '{3}{1 upper}{4}' },
   { stored: ['{1..4}-{4}', '{3 alnum}:{2}', '{9}'] },
+  { stored: '{4}.{2}' },
 ].map((plain) => identifier(plain))
 
 // Digits of any length, and often those near a limit, with zeros at the end, or beside a power of two.
@@ -38,11 +39,15 @@ const value = fc.oneof(
     .map(([cut, n, power]) => `${(n / 10n ** BigInt(cut) + 1n) << BigInt(power)}`),
 )
 
-const mixed = fc.oneof(value, fc.stringMatching(/^[0-9A-Ze:/+-]{1,12}$/))
+const mixed = fc.oneof(
+  value,
+  fc.stringMatching(/^[0-9A-Ze:/+-]{1,12}$/),
+  fc.stringMatching(/^[0-9]{1,4}[.,][0-9]{1,3}$/),
+)
 
 describe.each(DEFINITIONS)('$stored.masks.0.text', (definition) => {
   const processes = processesOf(definition)
-  const isMixed = definition.stored.masks.some(({ text }) => /[^{}\d.]/.test(text))
+  const isMixed = definition.stored.masks.some(({ text }) => /[^{}\d.]|\}\./.test(text))
   const values = isMixed ? mixed : value
   // What holds another character than digits says nothing of readers of numbers.
   const says = ({ fits, usual, ofDigits }: Process, text: string) =>

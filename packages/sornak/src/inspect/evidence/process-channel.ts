@@ -1,6 +1,7 @@
 // The channels that processes belong to, and which of them are of one kind.
 
 import type { FindingCode } from '../../channel/channel.js'
+import { FEWER_DECIMALS } from '../ways/hypothesis.js'
 import { isShortening } from '../ways/shortening.js'
 
 /** The channel that a process belongs to. */
@@ -10,7 +11,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
   if (process === 'front') return 'cut-short'
   if (process.startsWith('days from')) return 'day-count'
-  if (process === 'thousands') return 'short-display'
+  if (process === 'thousands' || process === FEWER_DECIMALS) return 'short-display'
   return process.split(' ')[0]!
 }
 

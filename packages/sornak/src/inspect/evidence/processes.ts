@@ -6,7 +6,8 @@ import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
-import { STOPS } from '../ways/hypothesis.js'
+import { pointedIn } from '../ways/from-decimals.js'
+import { FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { FORMS, OUT, unlessZero, type Process } from './process.js'
 import {
   behind,
@@ -22,7 +23,7 @@ import {
 } from './rounding-images.js'
 import { byDigits, byZeros } from './shortenings.js'
 import { holds, wraps } from './type-limits.js'
-import { holdsZero, isDigits, leadingZero } from './value-bytes.js'
+import { holdsZero, isDigits, leadingZero, losesZeros } from './value-bytes.js'
 
 export function processesOf(definition: Definition): Process[] {
   const space = spaceOf(definition)
@@ -33,6 +34,7 @@ export function processesOf(definition: Definition): Process[] {
     { id: 'look-alike', usual: OUT, fits: unlessZeroIn },
     ...unlessHeld(space, 'evaluated', unlessCode, 69, 101, 44, 46),
     ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
+    ...(pointedIn(space).length > 0 ? [never(FEWER_DECIMALS)] : []),
     ...unlessHeld(space, 'base-sixty', unless(58), 58),
     ...unlessHeld(space, 'date-guess', unless(45, 47), 45, 47, 77),
   ]
@@ -138,10 +140,7 @@ function unlessHeld(
 
 // 12E5: digits, an E, digits; or digits, a point, digits, and a zero in front or behind.
 function unlessCode(bytes: Uint8Array, start: number, end: number): number {
-  if (isDecimal(bytes, start, end)) {
-    const zero = bytes[start] === 48 && isDigits(bytes, start + 1, start + 2)
-    return zero || bytes[end - 1] === 48 ? OUT : 0
-  }
+  if (losesZeros(bytes, start, end)) return OUT
   let letters = 0
   for (let at = start; at < end; at++) {
     const byte = bytes[at]!
@@ -149,13 +148,6 @@ function unlessCode(bytes: Uint8Array, start: number, end: number): number {
     if ((byte !== 69 && byte !== 101) || at === start || at === end - 1 || letters++) return 0
   }
   return letters ? OUT : 0
-}
-
-function isDecimal(bytes: Uint8Array, start: number, end: number): boolean {
-  let at = start
-  while (at < end && isDigits(bytes, at, at + 1)) at++
-  const isPoint = bytes[at] === 46 || bytes[at] === 44
-  return at > start && at < end - 1 && isPoint && isDigits(bytes, at + 1, end)
 }
 
 // So many characters are gone. Where values have several widths, what is left of a wide one fits as well.

@@ -3,7 +3,7 @@
 // they said is added up when somebody wants to know.
 
 import type { Alike, Process } from './process.js'
-import { holdsZero, isDigits, lowBits } from './value-bytes.js'
+import { holdsZero, isDigits, losesZeros, lowBits } from './value-bytes.js'
 
 /** What a value says: what it adds to the score of each process, and which limits it comes up to. */
 export interface Answer {
@@ -190,6 +190,7 @@ export function usualClasses(
 
   function otherNumber(bytes: Uint8Array, start: number, end: number): number | undefined {
     let shape = Number(holdsZero(bytes, start, end)) << SEPARATORS.length
+    shape |= Number(losesZeros(bytes, start, end)) << (SEPARATORS.length + 1)
     for (let at = start + 1; at < end; at++) {
       const byte = bytes[at]!
       // What may be a power of ten is looked at one by one.

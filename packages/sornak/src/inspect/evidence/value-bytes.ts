@@ -16,6 +16,15 @@ export function firstDigit(bytes: Uint8Array, start: number, end: number): numbe
 export const leadingZero = (bytes: Uint8Array, start: number, end: number): boolean =>
   end - start > 1 && (bytes[start] === 48 || bytes[start] === 43)
 
+/** Digits, a point or comma, digits: read as a number it loses a zero in front, or one behind. */
+export function losesZeros(bytes: Uint8Array, start: number, end: number): boolean {
+  let at = start
+  while (at < end && isDigits(bytes, at, at + 1)) at++
+  const isPoint = bytes[at] === 46 || bytes[at] === 44
+  if (!isPoint || at === start || at === end - 1 || !isDigits(bytes, at + 1, end)) return false
+  return (at > start + 1 && bytes[start] === 48) || bytes[end - 1] === 48
+}
+
 export function holdsZero(bytes: Uint8Array, start: number, end: number): boolean {
   for (let at = start; at < end; at++) if (bytes[at] === 48) return true
   return false

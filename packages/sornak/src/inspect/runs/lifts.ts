@@ -13,10 +13,10 @@ import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
-import { CARELESS, STOPS } from '../ways/hypothesis.js'
+import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { isShortening, weightOf } from '../ways/shortening.js'
 import type { Lift } from '../ways/weigh.js'
-import { EACH, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
+import { EACH, MEND_ODDS, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
 import { lengthsMissing } from './cut-widths.js'
 import { isInOrder, startsTell } from './list-order.js'
 import { against as leftAlone, fewerShown } from './process-totals.js'
@@ -127,6 +127,8 @@ export function lifts(
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
+      if (id === FEWER_DECIMALS && !areZerosGone(place.get('evaluated')!, from, to))
+        return Math.max(said, liftOf('evaluated') - Math.log2(prior(id)))
       const own = printsRound(id) ? Math.min(said, mostRound(short, from, to)) : said
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
@@ -187,6 +189,13 @@ export function lifts(
   }
 }
 
+// No code has kept a zero behind its point, of so many that one in ten should end in one: a reader of numbers dropped them, and no
+// other digit is missing from those that have fewer.
+function areZerosGone(evaluated: number, from: Sums, to: Sums): boolean {
+  const bits = (to.spelt - from.spelt) * Math.log2(10 / 9)
+  return leftAlone(evaluated, from, to) === 0 && bits >= -Math.log2(1 - MEND_ODDS)
+}
+
 // With zeros in front these would stand behind larger ones, in such a list.
 function areOutOfOrder(from: Sums, to: Sums): boolean {
   const back = to.back - from.back
@@ -225,6 +234,7 @@ export function prior(id: string): number {
   if (id === 'binary80') return EACH.binary80
   if (id === CARELESS) return TOGETHER.carelessly
   if (id === 'repadded') return EACH.repadded
+  if (id === FEWER_DECIMALS) return TOGETHER.fewerDecimals
   if (id === 'sign') return TOGETHER.signGained
   return 1
 }

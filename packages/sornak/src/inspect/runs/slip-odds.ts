@@ -11,6 +11,7 @@ import type { Run } from '../evidence/run-state.js'
 import { ofOtherKind, SLIPS, type Slip } from '../evidence/slips.js'
 import type { Sums } from '../evidence/sums.js'
 import type { ShortValues } from '../short/short-values.js'
+import { pointedIn } from '../ways/from-decimals.js'
 import { goneBy, isShortening } from '../ways/shortening.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
 import { prior } from './lifts.js'
@@ -75,8 +76,8 @@ export function slipOdds(
     const most = isWrong ? Infinity : EVEN
     // The more values stand as they were, the less a conversion was at work; and one of them may still be mistyped.
     const clean = isWrong ? some.rows / (1 + some.rows * TOGETHER.mistyped) : 1
-    // A code with a point in it may look like a number that was printed.
-    const stands = !isPrinted || /[.,]/.test(bare)
+    // A code with a point in it looks like a number that was printed.
+    const stands = !isPrinted || pointedIn(space).length > 0
     const kept = slip === 'digit-left-out' && stands ? spared(all, whole.explained, fewAlone) : 1
     return Math.max(
       Math.min(most, clean * kept * ofNone(some, chance, prior(id))),

@@ -2,11 +2,11 @@
 // and brackets that became a sign.
 
 import type { FindingCode } from '../../channel/channel.js'
+import { decimalsFor } from '../../channel/evaluated.js'
 import { label } from '../../channel/label.js'
 import { letterCase } from '../../channel/letter-case.js'
 import { hasLookAlike, lookAlike } from '../../channel/look-alike.js'
 import { formsIn, integerOf, numberTexts } from '../../channel/number-text.js'
-import { decimalsFor } from '../../channel/evaluated.js'
 import { sixtyTexts } from '../../channel/other-base.js'
 import { sign } from '../../channel/sign.js'
 import type { Unmarked } from '../../channel/text-marks.js'
@@ -25,6 +25,7 @@ import {
   storedOf,
 } from './forms.js'
 import { fromDate } from './from-date.js'
+import { pointedIn, withFewerDecimals } from './from-decimals.js'
 import { asSum } from './from-sum.js'
 import { way, type Hypothesis } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
@@ -153,8 +154,10 @@ export function textual(
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
   if (/^[1-9]\d*$/.test(text) && text.length < 12)
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
-  if (!whole)
+  if (!whole && pointedIn(space).length > 0) {
     offer('evaluated', 'evaluated', decimalsFor(text, space.widths.at(-1) ?? 0), TOGETHER.evaluated)
+    found.push(...withFewerDecimals(space, text))
+  }
   if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
   for (const number of numberTexts(text)) {
     const [form] = formsIn(number)

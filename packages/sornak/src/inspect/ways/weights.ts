@@ -54,6 +54,8 @@ export const TOGETHER = {
   evaluated: 1,
   /** The same, or the number of a day, of a display form of a value that is stored without separators. */
   evaluatedDisplay: 0.0001,
+  /** A code with a point in it, printed as a number with fewer decimals than it has. */
+  fewerDecimals: 0.00001,
   /** A date that is one of the codes' own. */
   dated: 1,
   /**
