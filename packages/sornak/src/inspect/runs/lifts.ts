@@ -127,6 +127,7 @@ export function lifts(
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
+      // What lacks zeros behind its point may lack any digits.
       if (id === FEWER_DECIMALS && !areZerosGone(place.get('evaluated')!, from, to))
         return Math.max(said, liftOf('evaluated') - Math.log2(prior(id)))
       const own = printsRound(id) ? Math.min(said, mostRound(short, from, to)) : said

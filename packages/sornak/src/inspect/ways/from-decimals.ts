@@ -1,6 +1,7 @@
 // A code of digits with a point in it, of which fewer stand behind the point than belong there. A reader of numbers drops the
 // zeros there; a program that prints few decimals leaves out any, cut or rounded.
 
+import { isDigit } from '../../identifier/codes.js'
 import { holds } from '../../identifier/holds.js'
 import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
@@ -21,16 +22,14 @@ const MOST_LEFT_OUT = 3
 export const pointedIn: (space: Space) => readonly Pointed[] = remembered(
   ({ layouts }: Space): readonly Pointed[] =>
     layouts.flatMap(({ places }) => {
-      const at = places.findIndex(({ chars }) => !chars.some(isDigitCode))
+      const at = places.findIndex(({ chars }) => !chars.some(isDigit))
       const point = String.fromCharCode(places[at]?.chars[0] ?? 0)
       const others = places.filter((_, i) => i !== at)
       const pointed = at > 0 && at < places.length - 1 && '.,'.includes(point)
-      if (!pointed || !others.every(({ chars }) => chars.every(isDigitCode))) return []
+      if (!pointed || !others.every(({ chars }) => chars.every(isDigit))) return []
       return [{ before: at, behind: places.length - 1 - at, point }]
     }),
 )
-
-const isDigitCode = (code: number) => code >= 48 && code <= 57
 
 /** Whatever is printed so with fewer decimals. */
 export function withFewerDecimals(space: Space, seen: string): Hypothesis[] {
