@@ -13,6 +13,7 @@ import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
+import { pointedIn } from '../ways/from-decimals.js'
 import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { isShortening, weightOf } from '../ways/shortening.js'
 import type { Lift } from '../ways/weigh.js'
@@ -90,6 +91,7 @@ export function lifts(
     return inUse(space, spelt, others, fits === 0 ? Math.max(short, reads) : short)
   }
   const isList = alike && isInOrder(whole.sums)
+  const isPointed = pointedIn(space).length > 0
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
     const stray = isList && areOutOfOrder(from, to)
@@ -108,6 +110,8 @@ export function lifts(
         (most, id) => Math.max(most, (ofShort(id, ofRun, short.apart) ?? 0) + Math.log2(prior(id))),
         0,
       ))
+    let gone: boolean | undefined
+    const zerosGone = () => (gone ??= isPointed && areZerosGone(place.get('evaluated')!, from, to))
     // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
     // gives none.
     const inRun = (id: string, told: number) =>
@@ -127,9 +131,13 @@ export function lifts(
         id === 'evaluated' ? ofReader(i, from, to) : -Infinity,
         Math.min(among[i]!, -Math.log2(prior(id))) || -Infinity,
       )
-      // What lacks zeros behind its point may lack any digits.
-      if (id === FEWER_DECIMALS && !areZerosGone(place.get('evaluated')!, from, to))
-        return Math.max(said, liftOf('evaluated') - Math.log2(prior(id)))
+      // What lacks zeros behind its point may lack any digits, where others have kept theirs.
+      if (id === FEWER_DECIMALS) {
+        const ofZeros = liftOf('evaluated')
+        return zerosGone()
+          ? Math.min(said, ofZeros)
+          : Math.max(said, ofZeros - Math.log2(prior(id)))
+      }
       const own = printsRound(id) ? Math.min(said, mostRound(short, from, to)) : said
       // Where leading zeros are read as octal, a reader that stops at an 8 or 9 is hardly less likely.
       const most =
@@ -158,8 +166,11 @@ export function lifts(
     const told = (id: string) => {
       const lift = liftOf(id)
       const least = stray && breaksOrder(id) ? Math.max(lift, -Math.log2(prior(id))) : lift
+      if (!id.startsWith('cut-short')) return least
+      // What cuts some values leaves others as they are, with zeros in front and behind.
+      const most = zerosGone() ? liftOf('evaluated') : Infinity
       // What is left of a value that was cut starts as those beside it do, in a list that is sorted.
-      return id.startsWith('cut-short') ? least + ofStarts : least
+      return Math.min(most, least + ofStarts)
     }
     // What cuts values here and there is no field too narrow for all: it took more from others, maybe.
     const isField = !alike || (to.fits - from.fits) * 10 <= to.short - from.short
