@@ -88,3 +88,8 @@ describe('printed with one digit behind the point', () => {
     expect(open.filter((row) => !isListed(row))).toEqual([])
   })
 })
+
+test('marks around one are told with it', () => {
+  const told = judge(of('{4}.{2}'), "'4000.1")
+  expect(told).toMatchObject({ mend: '4000.10', findings: ['stray-mark', 'evaluated'] })
+})

@@ -1,7 +1,7 @@
 // For each process the runs of rows that speak for it, as rows come one at a time: most rows speak for few of them.
 
-import type { Place } from './evidence-state.js'
 import { RUN_BITS } from '../ways/weights.js'
+import type { Place } from './evidence-state.js'
 import { OUT, UNIT, type Process } from './process.js'
 import { faded, noRows, withRow, type RunState } from './run-state.js'
 import type { Sums } from './sums.js'

@@ -57,7 +57,10 @@ const ZERO_HIGH = 1
 const FIRST = 2
 /** A front whose values have nothing in common. */
 const ALONE = 255
-/** Values with other characters than digits say nothing of numbers: what they say goes by the separators in them. */
+/**
+ * Values with other characters than digits say nothing of numbers: what they say goes by the separators in them, whether they
+ * hold a zero, and whether they would lose one.
+ */
 const SEPARATORS = [45, 47, 58]
 
 export function usualValues({ numberOf, answerOf }: UsualClasses): UsualValues {

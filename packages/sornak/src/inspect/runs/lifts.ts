@@ -201,8 +201,8 @@ export function lifts(
   }
 }
 
-// No code has kept a zero behind its point, of so many that one in ten should end in one: a reader of numbers dropped them, and no
-// other digit is missing from those that have fewer.
+// No code has kept a zero in front or behind its point, of so many that one in ten should end in one: a reader of numbers dropped
+// them, and no other digit is missing from those that have fewer.
 function areZerosGone(evaluated: number, from: Sums, to: Sums): boolean {
   const bits = (to.spelt - from.spelt) * Math.log2(10 / 9)
   return leftAlone(evaluated, from, to) === 0 && bits >= -Math.log2(1 - MEND_ODDS)

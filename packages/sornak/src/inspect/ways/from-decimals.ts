@@ -5,8 +5,6 @@ import { isDigit } from '../../identifier/codes.js'
 import { holds } from '../../identifier/holds.js'
 import { remembered } from '../../identifier/remembered.js'
 import type { Space } from '../../identifier/space.js'
-import { FEWER_DECIMALS, way, type Hypothesis } from './hypothesis.js'
-import { TOGETHER } from './weights.js'
 
 /** Digits in front of a point, and behind it. */
 interface Pointed {
@@ -31,11 +29,11 @@ export const pointedIn: (space: Space) => readonly Pointed[] = remembered(
     }),
 )
 
-/** Whatever is printed so with fewer decimals. */
-export function withFewerDecimals(space: Space, seen: string): Hypothesis[] {
+/** The codes that are printed so with fewer decimals. */
+export function withFewerDecimals(space: Space, seen: string): string[] {
   const [, whole, fraction = ''] = /^(0|[1-9]\d*)(?:[.,](\d+))?$/.exec(seen) ?? []
   if (whole === undefined) return []
-  const texts = pointedIn(space).flatMap(({ before, behind, point }) => {
+  return pointedIn(space).flatMap(({ before, behind, point }) => {
     const left = behind - fraction.length
     if (left <= 0 || left > MOST_LEFT_OUT || whole.length > before) return []
     const unit = 10n ** BigInt(left)
@@ -49,7 +47,4 @@ export function withFewerDecimals(space: Space, seen: string): Hypothesis[] {
     }
     return found.filter((text) => holds(space.definition, text))
   })
-  return texts.length
-    ? [way(FEWER_DECIMALS, ['short-display'], ['digits-rounded'], texts, TOGETHER.fewerDecimals)]
-    : []
 }

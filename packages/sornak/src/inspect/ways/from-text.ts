@@ -27,7 +27,7 @@ import {
 import { fromDate } from './from-date.js'
 import { pointedIn, withFewerDecimals } from './from-decimals.js'
 import { asSum } from './from-sum.js'
-import { way, type Hypothesis } from './hypothesis.js'
+import { FEWER_DECIMALS, way, type Hypothesis } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
 export function asItStands(definition: Definition, { text, findings }: Unmarked): Hypothesis[] {
@@ -156,7 +156,8 @@ export function textual(
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
   if (!whole && pointedIn(space).length > 0) {
     offer('evaluated', 'evaluated', decimalsFor(text, space.widths.at(-1) ?? 0), TOGETHER.evaluated)
-    found.push(...withFewerDecimals(space, text))
+    const more = withFewerDecimals(space, text)
+    offer(FEWER_DECIMALS, 'digits-rounded', more, TOGETHER.fewerDecimals, 'short-display')
   }
   if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
   for (const number of numberTexts(text)) {
