@@ -9,7 +9,7 @@ import {
   ofThousands,
   type NumberText,
 } from './number-text.js'
-import { fromSignificant, toSignificant, type Interval } from './significant.js'
+import { fromSignificant, nearestTo, toSignificant, type Interval } from './significant.js'
 
 interface Style {
   readonly letter: 'e' | 'E'
@@ -119,7 +119,7 @@ function filled(seen: string): Preimage[] {
     const unit = 10n ** BigInt(Math.max(0, seen.length - keep))
     return unit > 1n && value % unit === 0n ? [fromSignificant(value, unit, 'rounded')] : []
   })
-  if (ofThousands(seen)) found.push({ low: value - 500n, high: value + 500n })
+  if (ofThousands(seen)) found.push(nearestTo(value, 1000n))
   return found.map((interval) => ({ kind: 'integers', ...interval }))
 }
 
@@ -131,7 +131,11 @@ export function shortened(number: NumberText): Interval {
     if (value !== undefined) return { low: value, high: value }
     return { low: 1n, high: 0n }
   }
-  return fromSignificant(value ?? 0n, 10n ** BigInt(Math.min(number.power, 400)), 'rounded')
+  const unit = 10n ** BigInt(Math.min(number.power, 400))
+  // 10K is rounded to thousands, and may be 9,500; 1E4 is rounded to one digit, which leaves 9E3 of it.
+  return number.multiple || number.before > 1
+    ? nearestTo(value ?? 0n, unit)
+    : fromSignificant(value ?? 0n, unit, 'rounded')
 }
 
 function print(text: string, form: string): string {

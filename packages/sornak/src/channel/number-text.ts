@@ -16,6 +16,8 @@ export interface NumberText {
   /** Digits printed after the decimal mark, or undefined where there is no mark. */
   readonly decimals: number | undefined
   readonly exponent: boolean
+  /** It is printed with the letter of a multiple in place of an exponent. */
+  readonly multiple?: true
   readonly grouped: boolean
   readonly plus: boolean
   /** Zeros stand before the first digit that counts. */
@@ -46,7 +48,7 @@ export function numberTexts(text: string): NumberText[] {
   const otherBase = ofOtherDigits(body)
   if (otherBase !== undefined) return [inOtherBase(otherBase, negative, plus)]
   const scientific = powerOfTen(body)
-  const { coefficient = body, power: shift = 0 } = scientific ?? {}
+  const { coefficient = body, power: shift = 0, multiple } = scientific ?? {}
   return digitTexts(coefficient, scientific !== undefined).map(({ whole, decimals, grouped }) => {
     const digits = whole + (decimals ?? '')
     return {
@@ -60,6 +62,7 @@ export function numberTexts(text: string): NumberText[] {
       decimals: decimals?.length,
       exponent: scientific !== undefined,
       grouped,
+      ...(multiple && { multiple }),
     }
   })
 }

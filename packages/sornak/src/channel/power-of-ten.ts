@@ -3,6 +3,8 @@
 export interface PowerOfTen {
   readonly coefficient: string
   readonly power: number
+  /** It is that of the letter of a multiple, which numbers of a column may have in common. */
+  readonly multiple?: true
 }
 
 const STYLES: readonly RegExp[] = [
@@ -36,7 +38,7 @@ const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 /** The coefficient of a text that ends in a power of ten, and the power; undefined where it does not. */
 export function powerOfTen(text: string): PowerOfTen | undefined {
   const [, few, letter = ''] = MULTIPLE.exec(text) ?? []
-  if (few !== undefined) return { coefficient: few, power: MULTIPLES.get(letter)! }
+  if (few !== undefined) return { coefficient: few, power: MULTIPLES.get(letter)!, multiple: true }
   if (!ANY.test(text)) return undefined
   for (const style of STYLES) {
     const [, coefficient, sign = '', digits = ''] = style.exec(text) ?? []

@@ -28,3 +28,9 @@ export function fromSignificant(value: bigint, unit: bigint, how: 'cut' | 'round
   const below = power && value >= unit ? unit / 20n : unit / 2n
   return { low: value > below ? value - below : 0n, high: value + unit / 2n }
 }
+
+/** The integers of which `value` is the nearest multiple of `unit`, however many digits they have. */
+export function nearestTo(value: bigint, unit: bigint): Interval {
+  const half = unit / 2n
+  return { low: value > half ? value - half : 0n, high: value + half }
+}

@@ -181,3 +181,28 @@ describe('verdicts', () => {
       expect(judgement.candidates.map(({ text }) => text)).toContain(original)
   })
 })
+
+describe('a number rounded to a fixed place may have had a digit less', () => {
+  const numbers = Array.from({ length: 20_000 }, (_, i) => i)
+  // To thousands, and to hundreds: 9,500 is 10K.
+  test.each([
+    ['10K', 1000, 10],
+    ['9K', 1000, 9],
+    ['1K', 1000, 1],
+    ['10.0K', 100, 100],
+    ['9.9K', 100, 99],
+  ])('%s', (seen, unit, count) => {
+    const preimages = CHANNELS.get('short-display')!.inverse(seen)
+    const found = numbers.filter((number) => inside(`${number}`, preimages))
+    // A half may have gone either way.
+    const rounded = numbers.filter((number) => Math.abs(number - count * unit) <= unit / 2)
+    const missing = rounded.filter((number) => !found.includes(number))
+    expect(missing).toEqual([])
+    expect(found.length - rounded.length).toBe(0)
+  })
+  test('and is counted among the originals', () => {
+    const all = numbers.filter((number) => Math.floor(number / 1000) === 10 || near(number))
+    expect(judge(KINDS.crew, '10K').possible).toBe(BigInt(all.length))
+  })
+  const near = (number: number) => Math.abs(number - 10_000) <= 500
+})

@@ -22,7 +22,12 @@ import {
   plainDigits,
   type NumberText,
 } from '../../channel/number-text.js'
-import { fromSignificant, toSignificant, type Interval } from '../../channel/significant.js'
+import {
+  fromSignificant,
+  nearestTo,
+  toSignificant,
+  type Interval,
+} from '../../channel/significant.js'
 import { CARELESS, type Bare } from './hypothesis.js'
 import { BY_PLACES, BY_ZEROS, FEW_GONE, toDigits, weightOf } from './shortening.js'
 import { EACH, TOGETHER } from './weights.js'
@@ -232,7 +237,10 @@ const HOW = ['cut', 'rounded'] as const
 // Zeros stand in place of so many digits.
 const shortenedTo = (process: string, value: bigint, zeros: number): Reading[] =>
   HOW.map((how) => {
-    const { low, high } = throughFloat(fromSignificant(value, 10n ** BigInt(zeros), how))
+    const unit = 10n ** BigInt(zeros)
+    const nearest = how === 'rounded' && BY_PLACES.includes(process)
+    const shown = nearest ? nearestTo(value, unit) : fromSignificant(value, unit, how)
+    const { low, high } = throughFloat(shown)
     const weight = weightOf(process)
     return { low, high, channel: 'short-display', process, weight, per: 'all' }
   })
