@@ -49,7 +49,9 @@ export function numberTexts(text: string): NumberText[] {
   if (otherBase !== undefined) return [inOtherBase(otherBase, negative, plus)]
   const scientific = powerOfTen(body)
   const { coefficient = body, power: shift = 0, multiple } = scientific ?? {}
-  return digitTexts(coefficient, scientific !== undefined).map(({ whole, decimals, grouped }) => {
+  // Nobody writes groups before an exponent.
+  const inGroups = scientific === undefined || multiple === true
+  return digitTexts(coefficient, inGroups).map(({ whole, decimals, grouped }) => {
     const digits = whole + (decimals ?? '')
     return {
       negative,
@@ -94,20 +96,19 @@ interface DigitText {
 }
 
 // "1,234" is a grouped integer or a decimal: both are returned, the likelier first.
-function digitTexts(text: string, scientific: boolean): DigitText[] {
+function digitTexts(text: string, inGroups: boolean): DigitText[] {
   if (/^\d+$/.test(text)) return [{ whole: text, decimals: undefined, grouped: false }]
   const found: DigitText[] = []
   const bare = (digits: string) => digits.replace(/\D/gu, '')
   const grouped = GROUPED.exec(text)
-  if (grouped && grouped[4] !== grouped[3] && !scientific) {
+  if (grouped && grouped[4] !== grouped[3] && inGroups) {
     found.push({ whole: bare(grouped[1]! + grouped[2]!), decimals: grouped[5], grouped: true })
   }
   const indian = INDIAN.exec(text)
-  if (indian && !scientific)
+  if (indian && inGroups)
     found.push({ whole: bare(indian[1]!), decimals: indian[2], grouped: true })
   const fours = FOURS.exec(text)
-  if (fours && !scientific)
-    found.push({ whole: bare(fours[1]!), decimals: undefined, grouped: true })
+  if (fours && inGroups) found.push({ whole: bare(fours[1]!), decimals: undefined, grouped: true })
   const decimal = DECIMAL.exec(text)
   if (decimal && /\d/.test(text)) {
     found.push({

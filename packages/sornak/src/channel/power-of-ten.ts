@@ -21,8 +21,12 @@ const STYLES: readonly RegExp[] = [
 
 /** None of these, no power of ten. */
 const ANY = /[eEdDqQ^*⁰-⁹¹²³]|[+-]\d{3}$/u
-/** A number and the letter of a multiple, as charts and reports have them: 36.51M. Many digits without a decimal are a code. */
-const MULTIPLE = /^(\d{1,4}|\d+[.,]\d+)\s?([kKMGBTP]|bn)$/
+/**
+ * A number and the letter of a multiple, as charts and reports have them: 36.51M, 36,510K. Many digits without a decimal or
+ * groups are a code.
+ */
+const MULTIPLE =
+  /^(\d{1,4}|\d+[.,]\d+|\d{1,3}([,.'’ \u00a0\u202f\u2009])\d{3}(?:\2\d{3})*(?:[.,]\d+)?)\s?([kKMGBTP]|bn)$/u
 const MULTIPLES: ReadonlyMap<string, number> = new Map([
   ['k', 3],
   ['K', 3],
@@ -37,7 +41,7 @@ const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
 /** The coefficient of a text that ends in a power of ten, and the power; undefined where it does not. */
 export function powerOfTen(text: string): PowerOfTen | undefined {
-  const [, few, letter = ''] = MULTIPLE.exec(text) ?? []
+  const [, few, , letter = ''] = MULTIPLE.exec(text) ?? []
   if (few !== undefined) return { coefficient: few, power: MULTIPLES.get(letter)!, multiple: true }
   if (!ANY.test(text)) return undefined
   for (const style of STYLES) {

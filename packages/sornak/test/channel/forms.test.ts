@@ -200,6 +200,10 @@ describe('a number rounded to a fixed place may have had a digit less', () => {
     expect(missing).toEqual([])
     expect(found.length - rounded.length).toBe(0)
   })
+  test.each(['12,346K', '12.346 K', '12 346K', '12’345.7K'])('%s has groups', (seen) => {
+    expect(inside('12345678', CHANNELS.get('short-display')!.inverse(seen))).toBe(true)
+    expect(judge(definition({ stored: '{8}' }), seen).mend).toBeUndefined()
+  })
   test('and is counted among the originals', () => {
     const all = numbers.filter((number) => Math.floor(number / 1000) === 10 || near(number))
     expect(judge(KINDS.crew, '10K').possible).toBe(BigInt(all.length))

@@ -192,5 +192,8 @@ function near(member: string, seen: string): boolean {
   const [, first = '', fraction = '', digits = '0', letter] = found
   const power = letter ? 3 * (1 + 'KMBTP'.indexOf(letter)) : Number.parseInt(digits, 10)
   const zeros = power - fraction.length
-  return zeros >= 0 && isHalf(BigInt(first + fraction) * 10n ** BigInt(zeros), zeros)
+  const value = BigInt(first + fraction)
+  // Three digits behind a dot or comma may be a group: 1.001K.
+  if (letter && fraction.length === 3 && isHalf(value * 10n ** BigInt(power), power)) return true
+  return zeros >= 0 && isHalf(value * 10n ** BigInt(zeros), zeros)
 }
