@@ -2,6 +2,7 @@
 
 import type { IntegerType } from '../channel/integer-limits.js'
 import type { Percent } from '../channel/scaled.js'
+import type { OwnHands } from './runs/evidence-run.js'
 import type { LoneValue } from './runs/lone-value.js'
 import type { SlipOdds } from './runs/slip-odds.js'
 import type { UsualStarts } from './runs/usual-starts.js'
@@ -51,6 +52,8 @@ export interface Context {
   readonly unkept?: number | undefined
   /** What those that stand behind marks say of a rounding of them. */
   readonly behindMarks?: Lift | undefined
+  /** What those of them say that stand in one way, where they stand in several. */
+  readonly hands?: OwnHands | undefined
   /** They prove a conversion after which a value that fits may be another than it was. */
   readonly suspect: boolean
   /** A value that fits may lack zeros at the front, and be the same number; as a rule where it is left out. */

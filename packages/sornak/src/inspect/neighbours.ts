@@ -1,13 +1,17 @@
 // What the rows around a value, or all rows of its column, say of it.
 
 import { throughFloat } from '../channel/binary-float.js'
+import type { FindingCode } from '../channel/channel.js'
 import { plainDigits } from '../channel/number-text.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
 import type { Context } from './context.js'
 import { doubtOf } from './doubts.js'
+import { handOf, wayOf } from './evidence/hands.js'
+import { countOf } from './evidence/misfit-evidence.js'
 import { printed, shownDigits } from './evidence/printed-digits.js'
+import { takesDigits } from './evidence/process-channel.js'
 import { FORMS } from './evidence/process.js'
 import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
 import { areHundredths } from './fractions.js'
@@ -17,6 +21,31 @@ import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis
 import { isShortening, mayBeShortened } from './ways/shortening.js'
 import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, RUN_BITS, THROUGHOUT } from './ways/weights.js'
+
+/**
+ * What those of the neighbours say that stand as this value does, where these have a story of their own. Elsewhere what they
+ * say takes away certainty, and gives none.
+ */
+export function amongItsOwn(
+  definition: Definition,
+  context: Context,
+  seen: string,
+  ways: readonly Hypothesis[],
+): Context {
+  const { hands, lift } = context
+  if (!hands) return context
+  const space = spaceOf(definition)
+  const isIn = (form: FindingCode) =>
+    ways.some((way) => way.findings.includes(form) && !way.quiet && countOf(way, space) > 0n)
+  const hand = handOf(wayOf(seen, isIn))
+  const story = hands.story(hand)
+  if (story) return { ...context, ...story }
+  const own = hands.of(hand)
+  if (!own) return context
+  const doubt = (id: string) => Math.min(own.lift(id), -Math.log2(prior(id)))
+  // How digits were taken from a number its own form says.
+  return { ...context, lift: (id) => (takesDigits(id) ? lift(id) : Math.max(lift(id), doubt(id))) }
+}
 
 /** The ways that are left when the neighbours have spoken, weighed as they say; and the slip in typing that was weighed with them. */
 export function weighedIn(

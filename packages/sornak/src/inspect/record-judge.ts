@@ -12,6 +12,7 @@ import type { Repeats } from './repeats.js'
 import { alsoAtWork } from './runs/also-at-work.js'
 import type { EvidenceRun } from './runs/evidence-run.js'
 import type { ColumnRuns } from './runs/evidence-runs.js'
+import { handsBeside } from './runs/own-hands.js'
 import { displayDiffers } from './storage.js'
 import type { Bound, BoundColumn, Table } from './table.js'
 import { judge } from './verdict.js'
@@ -136,7 +137,11 @@ export function recordJudge(
       return bound ? [runs.get(bound)?.around(index)] : []
     })
     const beside = others.filter((other) => other !== around)
-    return { ...around, lift: alsoAtWork(around.lift, beside) }
+    return {
+      ...around,
+      lift: alsoAtWork(around.lift, beside),
+      hands: around.hands && handsBeside(around.hands, beside),
+    }
   }
 
   // The rows around a value say nothing against it, those in which another column is damaged do.

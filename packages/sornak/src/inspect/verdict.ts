@@ -8,7 +8,7 @@ import type { Context } from './context.js'
 import { atLimit, doubted } from './doubted.js'
 import { MISTYPED } from './evidence/slips.js'
 import { INTACT, NOTHING, type Judgement } from './judgement.js'
-import { asTold, likelyIn, weighedIn } from './neighbours.js'
+import { amongItsOwn, asTold, likelyIn, weighedIn } from './neighbours.js'
 import { told } from './told-findings.js'
 import type { TrustedList } from './trusted.js'
 import type { Hypothesis } from './ways/hypothesis.js'
@@ -40,8 +40,10 @@ export function judge(
   if (isOverflow(seen))
     return { ...NOTHING, verdict: 'lost', findings: ['overflow-mark'], fit: fitted }
 
-  const ways = asTold(likelyIn(definition, seen, context, hypotheses(definition, seen)), context)
-  const weighed = weighedIn(definition, seen, ways, most, context)
+  const every = hypotheses(definition, seen)
+  const around = context && amongItsOwn(definition, context, seen, every)
+  const ways = asTold(likelyIn(definition, seen, around, every), around)
+  const weighed = weighedIn(definition, seen, ways, most, around)
   const { possible, counted, beyondList, whole, processes, slip } = weighed
   const ranked = weighed.ranked.map((one) => withItsZeros(definition, seen, one))
   const first = ranked[0]
@@ -68,7 +70,7 @@ export function judge(
   }
   const likely = processes.filter(([, share]) => share >= 1 - MEND_ODDS)
   const isMarked = ways.some(({ process }) => process === 'marks')
-  const several = Boolean(context?.seldom) && likely.length > 1 && !isMarked
+  const several = Boolean(around?.seldom) && likely.length > 1 && !isMarked
   const known = trustedMember(ways, context?.trusted)
   // Two rows that lay claim to one member leave both open.
   if (known !== undefined && context!.trusted!.claims(known) > 1)

@@ -13,6 +13,7 @@ import type { EvidenceState, Place } from './evidence-state.js'
 import { firstDigits } from './first-digits.js'
 import { fitReader } from './fit-evidence.js'
 import { goingOn } from './going-on.js'
+import { handCounter } from './hand-counter.js'
 import { countDigits, countMisfit, isShort } from './misfit-counts.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
@@ -78,6 +79,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const endings = zeroEndings(from?.endings)
   const shorts = collector(from?.shorts)
   const standing = new Map(from?.standing)
+  const hands = handCounter(processes, widest, from?.hands)
   const could = from ? [...from.could] : zeros()
   const untouched = from ? [...from.untouched] : zeros()
   const markedCould = from ? [...from.markedCould] : zeros()
@@ -248,6 +250,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       () => {
         countMisfit(now, processes, widest, seen, misfit, seen === lastMisfit)
         if (short) shorts.add(bare!, rows)
+        hands.take(seen, misfit, seen === lastMisfit, rows)
         digits.misfit(seen, misfit, short)
       },
     )
@@ -295,6 +298,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         endings: endings.endings(),
         standing: [...standing].sort(([a], [b]) => a - b),
         shorts: shorts.values(),
+        hands: hands.hands(),
         could: [...could],
         untouched: [...untouched],
         markedCould: [...markedCould],

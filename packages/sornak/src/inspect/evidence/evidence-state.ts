@@ -4,7 +4,7 @@ import type { RecordPlace } from '../../rows/reader.js'
 import { joinedHeads } from '../short/heads.js'
 import type { Clean } from '../short/population.js'
 import { joinedShorts, type ShortValues } from '../short/short-values.js'
-import { joinedStanding, type Standing } from './hands.js'
+import { joinedHands, joinedStanding, type Hand, type Standing } from './hands.js'
 import { joinedBlocks, type NarrowBlocks } from './narrow-blocks.js'
 import { joined, type Mark, type RunState } from './run-state.js'
 import { added, sumOf, type Sums } from './sums.js'
@@ -32,6 +32,7 @@ export interface EvidenceState {
   readonly clean: Clean
   /** How those stand that do not fit. */
   readonly standing: Standing
+  readonly hands: readonly Hand[]
   /** Digits that are too short. */
   readonly shorts: ShortValues
   /** Blocks of values that are no wider than others, where values have several widths. */
@@ -86,6 +87,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     belowStarts: sumOf(a.belowStarts, b.belowStarts),
     clean: joinedClean(a.clean, b.clean),
     standing: joinedStanding(a.standing, b.standing),
+    hands: joinedHands(a.hands, b.hands, a.rows),
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     narrow: joinedBlocks(a.narrow, b.narrow),
     endings: joinedEndings(a.endings, b.endings),

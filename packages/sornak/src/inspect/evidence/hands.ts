@@ -1,8 +1,10 @@
 // In how many ways numbers are printed that do not fit: several programs had them in their hands, each of which prints its own.
 
+import type { FindingCode } from '../../channel/channel.js'
+import { joinedShorts, type ShortValues } from '../short/short-values.js'
 import { PRINTED } from '../ways/hypothesis.js'
 import { THROUGHOUT } from '../ways/weights.js'
-import type { Process } from './process.js'
+import { added, type Sums } from './sums.js'
 
 /** How many values stand in each way, in ascending order. A way is a bit for each form; 0 where a number is bare. */
 export type Standing = readonly (readonly [way: number, count: number])[]
@@ -10,17 +12,33 @@ export type Standing = readonly (readonly [way: number, count: number])[]
 /** Fewer ways are those of one program, or of two that struck different rows. */
 const FEW_HANDS = 3
 
-/** The way in which a value stands that these processes explain. */
-export function wayOf(processes: readonly Process[]): (seen: string, found: Found) => number {
-  const bits = processes.map(({ id }) => {
-    const at = SHOWN.indexOf(id)
-    return at < 0 ? 0 : 1 << at
-  })
-  return (seen, found) =>
-    found.reduce((way, [i]) => way | bits[i]!, /^-\d/.test(seen) ? BELOW_ZERO : 0)
+/** The way in which a value stands, by the forms that it may be printed in. */
+export const wayOf = (seen: string, isIn: (form: FindingCode) => boolean): number =>
+  PRINTED.reduce(
+    (way, form, at) => (isIn(form) ? way | (1 << at) : way),
+    /^-\d/.test(seen) ? BELOW_ZERO : 0,
+  )
+
+/** The same whether they stand below zero or not: a signed type has both. */
+export const handOf = (way: number): number => way & ~BELOW_ZERO
+
+/** What is counted of the values that do not fit and stand in one way, below zero or not. */
+export interface Hand {
+  readonly way: number
+  readonly sums: Sums
+  readonly shorts: ShortValues
 }
 
-type Found = readonly (readonly [process: number, ...rest: unknown[]])[]
+/** @param rows before those of `b` */
+export function joinedHands(a: readonly Hand[], b: readonly Hand[], rows: number): Hand[] {
+  const all = new Map(a.map((hand) => [hand.way, hand]))
+  for (const hand of b) {
+    const own = all.get(hand.way)
+    const sums = own ? added(own.sums, hand.sums) : hand.sums
+    all.set(hand.way, { ...hand, sums, shorts: joinedShorts(own?.shorts ?? [], hand.shorts, rows) })
+  }
+  return [...all.values()].sort((one, other) => one.way - other.way)
+}
 
 export function joinedStanding(a: Standing, b: Standing): Standing {
   const all = new Map(a)
@@ -47,7 +65,6 @@ function isPartOf(way: number, other: number): boolean {
   return (way & long) === way && (other & way) !== other
 }
 
-const SHOWN = PRINTED.map((code) => `form ${code}`)
-const BELOW_ZERO = 1 << SHOWN.length
-const EXPONENT = 1 << SHOWN.indexOf('form exponent')
-const DECIMALS = 1 << SHOWN.indexOf('form decimal-tail')
+const BELOW_ZERO = 1 << PRINTED.length
+const EXPONENT = 1 << PRINTED.indexOf('exponent')
+const DECIMALS = 1 << PRINTED.indexOf('decimal-tail')

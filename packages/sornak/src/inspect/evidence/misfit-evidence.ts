@@ -68,12 +68,10 @@ export function misfitReader(
     leaves && id !== 'look-alike' ? [{ i, leaves }] : [],
   )
 
-  const wayIn = wayOf(processes)
-
   return (seen) => {
     const ways = hypotheses(definition, seen)
     const found = explained(ways)
-    const way = wayIn(seen, [...found])
+    const way = wayOf(seen, (form) => found.has(index.get(`form ${form}`)!))
     const marked = ALIGNED.test(seen) ? undefined : markedIn(ways)
     if (marked !== undefined) return { ...SHOWN, marked, way, found: shownBy(found) }
     const isRead = found.has(asNumber)
@@ -232,7 +230,8 @@ const percentOf = (ways: readonly Hypothesis[]): Percent | undefined =>
     ? 'hundredfold'
     : ways.find(({ percent }) => percent)?.percent
 
-function countOf({ originals, process }: Hypothesis, space: Space): bigint {
+/** How many originals it leaves; a bound where these are many. */
+export function countOf({ originals, process }: Hypothesis, space: Space): bigint {
   if (originals.kind === 'texts') return BigInt(originals.texts.length)
   if (originals.kind === 'subset') return roughly(originals.subset)
   // Its last digit is even, and says no more.

@@ -25,6 +25,9 @@ const FORM_CHANNELS: Partial<Record<FindingCode, string>> & Record<string, strin
 export const printsRound = (process: string): boolean =>
   process === 'short-display' || process === 'thousands' || isShortening(process)
 
+/** It takes digits from numbers. */
+export const takesDigits = (process: string): boolean => ROUNDINGS.has(channelOf(process))
+
 /** One channel, or both take digits from numbers. */
 export const sameKind = (a: string, b: string): boolean =>
   a === b || (ROUNDINGS.has(a) && ROUNDINGS.has(b))

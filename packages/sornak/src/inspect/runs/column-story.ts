@@ -17,6 +17,7 @@ import { beyondChance, withoutChance } from './chance-runs.js'
 import { comparison, type Comparison } from './comparison.js'
 import { denseRuns } from './dense-runs.js'
 import type { EvidenceRun } from './evidence-run.js'
+import { ownHands } from './own-hands.js'
 import { against } from './process-totals.js'
 import { roundedAmong } from './rounded-among.js'
 import { usualStarts } from './usual-starts.js'
@@ -76,10 +77,13 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const ofEach = runsOf(together)
   const most = mostInEach(apart, ofEach.flat())
   const divided = most.reduce((sum, run) => sum + (run?.evidence ?? 0) - RUN_BITS, ofRest.evidence)
-  const mixed = divided > all.evidence || isOfNone(all, [...most, ofRest])
+  const hands = ownHands(whole, all, Math.max(divided, all.evidence), (state) =>
+    compared(state, none, false).everywhere(),
+  )
+  const mixed = !hands?.apart && (divided > all.evidence || isOfNone(all, [...most, ofRest]))
   return {
     ofEach: mixed ? runsOf(compared(whole, inRuns, true)) : ofEach,
-    all,
+    all: hands ? { ...all, hands } : all,
     aside: mixed ? { ...ofRest, inColumn: all.inColumn, lift: alsoAtWork(ofRest.lift, most) } : all,
     mixed,
   }

@@ -9,6 +9,16 @@ import type { LoneValue } from './lone-value.js'
 import type { SlipOdds } from './slip-odds.js'
 import type { UsualStarts } from './usual-starts.js'
 
+/** Values that stand in several ways, by the way. */
+export interface OwnHands {
+  /** All of them together have no story. */
+  readonly apart: boolean
+  /** What those say that stand in one way. */
+  of(way: number): EvidenceRun | undefined
+  /** The same where they have a story of their own. */
+  story(way: number): EvidenceRun | undefined
+}
+
 export interface EvidenceRun {
   /** The process that explains its rows best; the printed form, in a run of one. */
   readonly process: string
@@ -63,6 +73,8 @@ export interface EvidenceRun {
   readonly unkept: number
   /** What those of the column that stand behind marks say of a rounding of them. */
   readonly behindMarks: Lift
+  /** What those say that stand in one way, where its values stand in several. */
+  readonly hands?: OwnHands | undefined
   /** The share of them that are, where the values that do not fit tell it: 0 to 1. */
   readonly struck?: number | undefined
   /** Its values are spread evenly enough for what is missing among them to say something. */

@@ -21,6 +21,7 @@ import { EACH, MEND_ODDS, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../wa
 import { lengthsMissing } from './cut-widths.js'
 import { isInOrder, startsTell } from './list-order.js'
 import { against as leftAlone, fewerShown } from './process-totals.js'
+import { TEXTS_OF_BINARY } from './rounded-among.js'
 
 /** What is known of the column. */
 interface Known {
@@ -71,11 +72,12 @@ export function lifts(
   const inPart = (i: number, from: Sums, to: Sums): number => {
     const all = to.reads - from.reads
     const some = to.readsToo[i]! - from.readsToo[i]!
-    if (some === 0 || !LEAVES_ZEROS.includes(processes[i]!.id)) return -Infinity
+    if (some === 0 || !ROUNDED_IN_PART.includes(processes[i]!.id)) return -Infinity
     const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
     const fewer = processes[i]!.id === 'short-display' ? fewerShown(space, from, to) / UNIT : 0
-    const said = originals + some * Math.log2(some / all) + others - fewer - RUN_BITS
+    const twice = processes[i]!.id.startsWith('binary') ? some * Math.log2(TEXTS_OF_BINARY) : 0
+    const said = originals + some * Math.log2(some / all) + others - fewer - twice - RUN_BITS
     return said > 0 ? said : -Infinity
   }
   // A reader of numbers takes codes for them as well; where it struck rows here and there, it left some codes alone.
@@ -230,8 +232,15 @@ function mostRound({ values }: ShortGroup, from: Sums, to: Sums): number {
   return zeros * Math.log2(10)
 }
 
-// What these printed shows by the zeros at its end.
-const LEAVES_ZEROS: readonly string[] = ['short-display', 'fifteen-cut', 'fifteen-rounded']
+// What these printed shows by the zeros at its end, or by the bits.
+const ROUNDED_IN_PART: readonly string[] = [
+  'short-display',
+  'fifteen-cut',
+  'fifteen-rounded',
+  'fifteen-binary64',
+  'binary64',
+  'binary32',
+]
 
 /** How likely a process is by itself, beside digits that were read as a number: as the weights of values have it. */
 export function prior(id: string): number {

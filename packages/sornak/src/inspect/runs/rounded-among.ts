@@ -43,4 +43,4 @@ function beyondChance(some: number, all: number, chance: number): number {
 }
 
 /** A binary number is printed with all its digits or with the fewest that name it: a value may be either by chance. */
-const TEXTS_OF_BINARY = 2
+export const TEXTS_OF_BINARY = 2
