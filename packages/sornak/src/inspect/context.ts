@@ -36,6 +36,8 @@ export interface Context {
   readonly digits?: number | undefined
   /** Most neighbours stand with so many digits before an exponent. */
   readonly shown?: number | undefined
+  /** Bits that those were shortened which show so many digits, and others were not. */
+  readonly shortenedTo?: ((shown: number) => number) | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** What a percent sign did to the neighbours, where they tell it. */

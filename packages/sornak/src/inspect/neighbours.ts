@@ -14,8 +14,9 @@ import { printed, shownDigits } from './evidence/printed-digits.js'
 import { takesDigits } from './evidence/process-channel.js'
 import { FORMS } from './evidence/process.js'
 import { mistyped, slipIn, typedDigits, type Slip } from './evidence/slips.js'
+import { MOST_DIGITS } from './evidence/sums.js'
 import { areHundredths } from './fractions.js'
-import { prior } from './runs/lifts.js'
+import { prior, priorIn } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
 import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { isShortening, mayBeShortened } from './ways/shortening.js'
@@ -42,7 +43,7 @@ export function amongItsOwn(
   if (story) return { ...context, ...story }
   const own = hands.of(hand)
   if (!own) return context
-  const doubt = (id: string) => Math.min(own.lift(id), -Math.log2(prior(id)))
+  const doubt = (id: string) => Math.min(own.lift(id), -Math.log2(priorIn(space, id)))
   // How digits were taken from a number its own form says.
   return { ...context, lift: (id) => (takesDigits(id) ? lift(id) : Math.max(lift(id), doubt(id))) }
 }
@@ -94,7 +95,7 @@ export function weighedIn(
     return { ...typed, slip }
   }
   if (!context) return by(undefined)
-  const column = amongOthers(withDigits(context, seen, bare, space), seen, ways)
+  const column = amongOthers(space, withDigits(context, seen, bare, space), seen, ways)
   const weighed = by(column)
   if (weighed.possible !== 1n) return weighed
   const closer = lacksMany(column, seen, ways)
@@ -142,9 +143,18 @@ function withZeros(
 function withDigits(context: Context, seen: string, bare: string, space: Space): Context {
   const { digits = 0, shown = 0, lift } = context
   const plain = plainDigits(bare) > 0 && digits >= bare.length && /0$/.test(bare)
-  if (!plain && !isWholly(seen, shown, space)) return context
-  return { ...context, lift: (process) => (process === 'short-display' ? -1000 : lift(process)) }
+  const as = (own: (said: number) => number): Context => ({
+    ...context,
+    lift: (id) => (id === 'short-display' ? own(lift(id)) : lift(id)),
+  })
+  if (plain || isWholly(seen, shown, space)) return as(() => -1000)
+  // Beside others that show more of their digits it is no less likely that it was shortened than anything else.
+  const isShortened = (context.shortenedTo?.(shownDigits(seen) ?? MOST_DIGITS) ?? 0) > 0
+  return isShortened ? as((said) => Math.max(said, ...WITH_ALL.map(lift))) : context
 }
+
+/** Roundings that leave all digits of a number, or as many as name it. */
+const WITH_ALL: readonly string[] = ['number-read', 'binary64', 'binary32', 'fifteen-binary64']
 
 // Before an exponent as many digits are shown as the number has.
 function isWholly(seen: string, shown: number, space: Space): boolean {
@@ -156,7 +166,12 @@ function isWholly(seen: string, shown: number, space: Space): boolean {
 
 // What rows say that stand in another form than this one says little of it: something else may have struck it. Exactly the
 // limit of a type says so itself, and so do marks around a value.
-function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]): Context {
+function amongOthers(
+  space: Space,
+  context: Context,
+  seen: string,
+  ways: readonly Hypothesis[],
+): Context {
   const { misfits = 0 } = context
   const alike = standingAlike(context, seen, ways)
   const exception = exceptionTo(alike)
@@ -172,7 +187,8 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
     ...context,
     lift: (id: string) => Math.min(most(id), Math.max(context.lift(insteadOf(id)), leastOf(id))),
   }
-  if (!ways.some(({ process }) => process === 'marks')) return ofSeveral(among, alike, isOther)
+  if (!ways.some(({ process }) => process === 'marks'))
+    return ofSeveral(space, among, alike, isOther)
   // Numbers were printed between these marks, where most of them are such as a rounding prints.
   const { behindMarks = () => 0 } = context
   const rounded = ways.some(({ process }) => behindMarks(process) > 0)
@@ -186,14 +202,14 @@ function amongOthers(context: Context, seen: string, ways: readonly Hypothesis[]
 
 // Where several programs left numbers, any of them may have left this one: a conversion that is seldom met is not as rare as
 // elsewhere. What rows say most of which stand in other forms is said by other programs, and makes none sure.
-function ofSeveral(context: Context, alike: number, isOther: boolean): Context {
+function ofSeveral(space: Space, context: Context, alike: number, isOther: boolean): Context {
   const { seldom = 0, lift } = context
   if (seldom === 0) return context
   const least = Math.log2(Math.min(THROUGHOUT, seldom / Math.max(1, alike)))
   return {
     ...context,
     lift(process) {
-      const rare = Math.log2(prior(process))
+      const rare = Math.log2(priorIn(space, process))
       const atLeast = Math.max(0, least - rare)
       if (isOther) return Math.min(-rare, Math.max(rare < 0 ? atLeast : 0, lift(process)))
       return atLeast > 0 ? Math.max(atLeast, lift(process)) : lift(process)

@@ -79,8 +79,10 @@ export function countDigits(now: Tally, seen: string, bare: string = seen): void
   const shown = shownDigits(seen)
   const long = plainDigits(bare)
   if (shown !== undefined) {
-    now.digits[Math.min(MOST_DIGITS, shown)]!++
+    const k = Math.min(MOST_DIGITS, shown)
+    now.digits[k]!++
     if (shown >= bare.length) now.complete++
+    else now.partial[k]!++
   } else if (long > 0) {
     now.plain[Math.min(MOST_DIGITS, long)]!++
     if (long < bare.length) now.ending[long]!++

@@ -58,8 +58,9 @@ export interface Sums {
   readonly readsExtra: readonly number[]
   /** How many values are printed with an exponent and so many digits. */
   readonly digits: readonly number[]
-  /** How many of these show all digits of their number. */
+  /** How many of these show all digits of their number; and of the others, how many show so many. */
   readonly complete: number
+  readonly partial: readonly number[]
   /** How many long numbers stand without an exponent, in any other form, all their digits counted or those before a row of zeros. */
   readonly plain: readonly number[]
   /** Those of them that end in a row of zeros, as a shortened one does. */
@@ -129,6 +130,7 @@ export function noSums(processes: number): Sums {
     slips: SLIPS.map(() => 0),
     slipsToo: SLIPS.flatMap(() => ofEach),
     digits: byDigits,
+    partial: byDigits,
     plain: byDigits,
     ending: byDigits,
   }
@@ -178,6 +180,7 @@ export function copyOf(sums: Sums): Tally {
     slips: [...sums.slips],
     slipsToo: [...sums.slipsToo],
     digits: [...sums.digits],
+    partial: [...sums.partial],
     plain: [...sums.plain],
     ending: [...sums.ending],
   }
@@ -229,6 +232,7 @@ function paired(
     readsToo: each(a.readsToo, b.readsToo),
     readsExtra: each(a.readsExtra, b.readsExtra),
     digits: each(a.digits, b.digits),
+    partial: each(a.partial, b.partial),
     plain: each(a.plain, b.plain),
     ending: each(a.ending, b.ending),
     fresh: each(a.fresh, b.fresh),

@@ -47,6 +47,8 @@ export interface EvidenceRun {
   readonly digits: number
   /** Most numbers stand with so many digits before an exponent; 0 where too few say so. */
   readonly shown: number
+  /** Bits that numbers before an exponent which show so many digits were shortened to them, and others beside them were not. */
+  shortenedTo(shown: number): number
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** What a percent sign did in its rows, where they tell it. */

@@ -2,7 +2,7 @@
 // process, and what the stories of short values add or take away.
 
 import type { Definition } from '../../identifier/definition.js'
-import { spaceOf } from '../../identifier/space.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { printsRound } from '../evidence/process-channel.js'
 import { UNIT } from '../evidence/process.js'
@@ -13,6 +13,7 @@ import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
+import { frontWeight } from '../ways/front-weight.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { isShortening, weightOf } from '../ways/shortening.js'
@@ -241,6 +242,10 @@ const ROUNDED_IN_PART: readonly string[] = [
   'binary64',
   'binary32',
 ]
+
+/** The same of one that the shape of values tells of. */
+export const priorIn = (space: Space, id: string): number =>
+  id === 'front' ? frontWeight(space) : prior(id)
 
 /** How likely a process is by itself, beside digits that were read as a number: as the weights of values have it. */
 export function prior(id: string): number {

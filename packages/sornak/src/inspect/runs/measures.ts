@@ -10,11 +10,11 @@ import { repeatsSpeak } from '../evidence/repeating.js'
 import type { Run } from '../evidence/run-state.js'
 import { noSums, type Sums } from '../evidence/sums.js'
 import { rangeOf } from '../short/population.js'
-import { frontWeight, isOwnShape } from '../ways/front-weight.js'
+import { isOwnShape } from '../ways/front-weight.js'
 import { TOGETHER } from '../ways/weights.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { evenness, type Evenness } from './evenness.js'
-import { prior } from './lifts.js'
+import { priorIn } from './lifts.js'
 import { runwise, scattered, total, type Setting } from './process-totals.js'
 
 /** Of the rows between two places. All sums are in 1/256 bit. */
@@ -128,7 +128,7 @@ export function measures(
     const refused = process.rounds ? OUT * (to.zeros - from.zeros) : 0
     return all - refused >= some
   }
-  const likely = (id: string) => (id === 'front' ? frontWeight(space) : prior(id))
+  const likely = (id: string) => priorIn(space, id)
   const bestOf = (sums: readonly number[], from: Sums, to: Sums) => {
     let best = -1
     let most = -Infinity

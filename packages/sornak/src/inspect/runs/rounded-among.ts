@@ -33,12 +33,12 @@ function chanceOf(
   return (id.startsWith('binary') ? TEXTS_OF_BINARY : 1) * 2 ** (-said / UNIT / some)
 }
 
-function beyondChance(some: number, all: number, chance: number): number {
+/** Bits that say that so many of all are more than chance has; 0 where it is not worth as much as a run. */
+export function beyondChance(some: number, all: number, chance: number): number {
   const share = some / Math.max(1, all)
   if (share <= chance) return 0
   const others = share < 1 ? (all - some) * Math.log2((1 - share) / (1 - chance)) : 0
   const bits = some * Math.log2(share / chance) + others
-  // It has to be worth as much as a run.
   return bits > RUN_BITS ? bits : 0
 }
 
