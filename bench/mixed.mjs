@@ -27,9 +27,22 @@ const SCENES = {
     (row, random) => row >= 150 && row < 210 && `one of three ${random.below(3)}`,
   ],
 }
+/** Of many rows that nothing was done to, two in a hundred went through one of a few programs. */
+const SPARSE = {
+  'two of many': [4000, (_, random) => random.below(50) === 0 && `one of two ${random.below(2)}`],
+  'five of many': [4000, (_, random) => random.below(50) === 0 && `one of five ${random.below(5)}`],
+  'two in a block': [
+    400,
+    (row, random) => row >= 150 && row < 250 && `one of two ${random.below(2)}`,
+  ],
+}
 
-const tasks = Object.keys(identifiers)
-  .flatMap((name) => Object.keys(SCENES).map((scene) => ({ name, scene })))
+const tasks = [SCENES, SPARSE]
+  .flatMap((scenes) =>
+    Object.keys(identifiers).flatMap((name) =>
+      Object.entries(scenes).map(([scene, how]) => ({ name, scene, how })),
+    ),
+  )
   .map((task, number) => ({ ...task, number }))
   .filter(({ name, scene, number }) => number % every === 0 && `${name} ${scene}`.includes(only))
 
@@ -48,14 +61,14 @@ const KEYS = [
 ]
 const none = () => Object.fromEntries(KEYS.map((key) => [key, 0]))
 
-function measure({ name, scene, number }) {
+function measure({ name, scene, how, number }) {
   const random = randomFrom(seed * 1_000_003 + number * 7919)
   const { source, originals } = identifiers[name]
   const definition = identifier(source, name)
   const own = cases.filter((one) => one.identifier === name)
   const clean = cleanValues(name, definition, random)
   const oneOf = (list) => list[random.below(list.length)]
-  const [count, strikes] = SCENES[scene]
+  const [count, strikes] = how
   const known = new Map()
   const rows = Array.from({ length: count }, (_, row) => {
     const part = strikes(row, random)

@@ -1,9 +1,20 @@
 // Columns that went through many hands: rows that several programs printed, here and there or one after the other.
 
 import { describe, expect, test } from 'vitest'
-import { columnRuns, judge } from 'sornak'
+import { columnRuns, judge, type Definition } from 'sornak'
 import { why } from '../../src/inspect/messages.js'
-import { bare, digits, evidenceOf, isListed, next, of, padded } from './converted-column.js'
+import { definition } from '../identifier/definition-for.js'
+import {
+  bare,
+  digits,
+  evidenceOf,
+  isListed,
+  next,
+  of,
+  padded,
+  toBits,
+  withCheckDigit,
+} from './converted-column.js'
 
 type Convert = (text: string) => string
 
@@ -20,8 +31,12 @@ const each: readonly Convert[] = [
   octal,
 ]
 
-function judged(draw: () => string, how: (row: number) => Convert | undefined, width: string) {
-  const made = of(width)
+function judged(
+  draw: () => string,
+  how: (row: number) => Convert | undefined,
+  width: string | Definition,
+) {
+  const made = typeof width === 'string' ? of(width) : width
   const rows = Array.from({ length: 1200 }, (_, row) => {
     const original = draw()
     const convert = how(row)
@@ -99,4 +114,62 @@ test('among numbers that others printed, six digits and an exponent are no whole
     // One unit of the last digit that is shown stands for as many originals.
     expect(told.possible).toBeGreaterThanOrEqual(10n ** 12n)
   }
+})
+
+describe('few rows of many, each of which one of two programs printed', () => {
+  const oneOf =
+    (...two: readonly [Convert, Convert]) =>
+    (row: number) =>
+      row % 17 === 3 ? two[next(2)] : undefined
+  // So many digits, cut, before an exponent.
+  const shown =
+    (keep: number): Convert =>
+    (text) => {
+      const all = bare(text)
+      return `${all[0]}.${all.slice(1, keep)}e+${padded(all.length - 1, 2)}`
+    }
+  const changed = (rows: ReturnType<typeof judged>) =>
+    rows.filter(({ original, seen }) => original !== seen)
+  const neverWrong = (rows: ReturnType<typeof judged>) => {
+    for (const { original, seen, told } of rows)
+      expect([seen, told.mend ?? original]).toEqual([seen, original])
+    for (const row of rows)
+      if (row.told.verdict === 'ambiguous')
+        expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+  }
+
+  test('what exponents say is not said of cards that lost their sixteenth digit', () => {
+    const cut: Convert = (text) => `${text.slice(0, 15)}0`
+    const card = definition({ stored: '{16}', check: 'luhn' })
+    const rows = changed(
+      judged(() => withCheckDigit(`400000${digits(9)}`), oneOf(cut, shown(6)), card),
+    )
+    const bare = rows.filter(({ seen }) => /^\d+$/.test(seen))
+    expect(bare.length).toBeGreaterThan(20)
+    expect(bare.map(({ told }) => told.mend)).toEqual(bare.map(({ original }) => original))
+    neverWrong(rows)
+  })
+  test('nor of octal digits that stand with a decimal', () => {
+    const decimal: Convert = (text) => `${octal(text).replace(/^0+(?=\d)/, '')}.0`
+    const rows = changed(judged(() => padded(1 + next(4200), 5), oneOf(decimal, shown(3)), '{5}'))
+    neverWrong(rows)
+    expect(rows.filter(isListed).length).toBeGreaterThan(20)
+  })
+  test('numbers with groups were rounded, some of them', () => {
+    // Multiples of 64, printed with the fewest digits that name them, as far as hundreds do.
+    const named: Convert = (text) => grouped(`${toBits(BigInt(text), 53)}`)
+    const rows = changed(judged(() => `4${digits(17)}`, oneOf(named, grouped), '{18}'))
+    expect(rows.length).toBeGreaterThan(50)
+    neverWrong(rows)
+  })
+  test('numbers that show fifteen digits are no binary numbers beside those that show all', () => {
+    const full: Convert = (text) => shown(19)(`${toBits(BigInt(text), 53)}`)
+    const rows = changed(judged(() => `4${digits(18)}`, oneOf(full, shown(15)), '{19}'))
+    const few = rows.filter(({ seen }) => seen.length < 22)
+    expect(few.length).toBeGreaterThan(20)
+    // Ten thousand numbers have the same fifteen digits.
+    for (const { seen, told } of few)
+      expect([seen, told.verdict, told.possible >= 10_000n]).toEqual([seen, 'lost', true])
+    neverWrong(rows)
+  })
 })

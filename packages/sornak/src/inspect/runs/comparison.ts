@@ -187,7 +187,7 @@ export function comparison(
       usual,
       digits: usualDigits(from.plain, to.plain, 20),
       shown: mostShown(from.digits, to.digits),
-      shortenedTo: (shown) => shortenedTo(from.partial, to.partial, shown),
+      shortenedTo: (shown) => shortenedTo(from, to, shown),
       lone,
       slips: slips(from, to, own !== undefined),
       misfits: to.misfits - from.misfits,

@@ -1,5 +1,6 @@
 // With how many digits numbers stand, told from how many stand with each.
 
+import { MOST_DIGITS, type Sums } from '../evidence/sums.js'
 import { beyondChance } from './rounded-among.js'
 
 /** Fewer numbers tell nothing of the others. */
@@ -22,18 +23,20 @@ export function mostShown(from: readonly number[], to: readonly number[]): numbe
   )
 }
 
-const NONE: readonly number[] = [0]
-
 /**
- * Bits that numbers which show so many digits, or fewer, were shortened to them, where others show more of theirs: hardly so
+ * Bits that numbers which show so many of their digits, or fewer, were shortened to them, where others show more: hardly so
  * many of those have zeros in the place of the rest.
  */
-export function shortenedTo(from: readonly number[], to: readonly number[], shown: number): number {
-  const counts = to.map((count, k) => count - from[k]!)
-  const fewer = usualDigits([...NONE, ...from.slice(shown + 1)], [...NONE, ...to.slice(shown + 1)])
-  if (fewer < 0) return 0
-  const all = counts.reduce((sum, count) => sum + count, 0)
-  const some = counts.slice(0, shown + 1).reduce((sum, count) => sum + count, 0)
+export function shortenedTo(from: Sums, to: Sums, shown: number): number {
+  const more = to.digits.map((count, k) => (k > shown ? count - from.digits[k]! : 0))
+  const usual = usualDigits(NONE, more)
+  if (usual < 0) return 0
+  const fewer = usual - shown
+  const sum = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0)
+  const some = sum(to.partial.slice(0, shown + 1)) - sum(from.partial.slice(0, shown + 1))
   // Zeros behind, or in front, or both; twice as often, as some show a digit less anyway.
-  return beyondChance(some, all, Math.min(1, (2 * (fewer + 1)) / 10 ** fewer))
+  const chance = Math.min(1, (2 * (fewer + 1)) / 10 ** fewer)
+  return beyondChance(some, some + sum(more), chance)
 }
+
+const NONE: readonly number[] = Array<number>(MOST_DIGITS + 1).fill(0)
