@@ -58,6 +58,15 @@ export function ofSeveral(standing: Standing): number {
   return (THROUGHOUT * shown.reduce((sum, [, count]) => sum + count, 0)) / hands
 }
 
+/** One program prints both: its short numbers stand in one way, and its long ones in the other. */
+export const areOfOne = (short: Hand, long: Hand, widest: number): boolean =>
+  isPartOf(short.way, long.way) && longestOf(short, widest) < shortestOf(long, widest)
+
+const lengthsOf = ({ shorts }: Hand) => shorts.map(({ digits }) => digits.length)
+const longestOf = (hand: Hand, widest: number) =>
+  hand.sums.wide > 0 ? widest : Math.max(0, ...lengthsOf(hand))
+const shortestOf = (hand: Hand, widest: number) => Math.min(widest, ...lengthsOf(hand))
+
 // One program prints both: short numbers without separators, or with decimals where long ones have an exponent.
 function isPartOf(way: number, other: number): boolean {
   if (way === other) return false

@@ -1,6 +1,7 @@
 // What happened to the rows of a column: one thing to all of them, or one to each stretch of rows and another to the rest.
 
 import type { Definition } from '../../identifier/definition.js'
+import { spaceOf } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { sameKind } from '../evidence/process-channel.js'
 import type { Process } from '../evidence/process.js'
@@ -77,8 +78,12 @@ export function columnStory(definition: Definition, whole: EvidenceState): Colum
   const ofEach = runsOf(together)
   const most = mostInEach(apart, ofEach.flat())
   const divided = most.reduce((sum, run) => sum + (run?.evidence ?? 0) - RUN_BITS, ofRest.evidence)
-  const hands = ownHands(whole, all, Math.max(divided, all.evidence), (state) =>
-    compared(state, none, false).everywhere(),
+  const hands = ownHands(
+    whole,
+    spaceOf(definition).widest,
+    all,
+    Math.max(divided, all.evidence),
+    (state) => compared(state, none, false).everywhere(),
   )
   const mixed = !hands?.apart && (divided > all.evidence || isOfNone(all, [...most, ofRest]))
   return {

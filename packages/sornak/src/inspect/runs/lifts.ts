@@ -77,7 +77,10 @@ export function lifts(
     const others = some < all ? (all - some) * Math.log2(1 - some / all) : 0
     const originals = (to.readsExtra[i]! - from.readsExtra[i]!) / UNIT
     const fewer = processes[i]!.id === 'short-display' ? fewerShown(space, from, to) / UNIT : 0
-    const twice = processes[i]!.id.startsWith('binary') ? some * Math.log2(TEXTS_OF_BINARY) : 0
+    const isBinary = processes[i]!.id.startsWith('binary')
+    // Fewer may be one number that comes again and again.
+    if (isBinary && some * 10 < all) return -Infinity
+    const twice = isBinary ? some * Math.log2(TEXTS_OF_BINARY) : 0
     const said = originals + some * Math.log2(some / all) + others - fewer - twice - RUN_BITS
     return said > 0 ? said : -Infinity
   }

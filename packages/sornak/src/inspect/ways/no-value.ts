@@ -8,13 +8,19 @@ export function saysNothing(seen: string): boolean {
 export const isBlank = (seen: string): boolean => BLANK.test(seen)
 
 /** A word that says that there is no value: `NULL`, `NaN`, `#N/A`. */
-export const isMissing = (seen: string): boolean => MISSING.test(seen.trim())
+export const isMissing = (seen: string): boolean => MISSING.test(unsigned(seen))
 
 /** A mark that there was more than could be shown: `#####`, `*****`, `inf`; or the largest number of a binary type. */
 export const isOverflow = (seen: string): boolean => {
-  const text = seen.trim()
+  const text = unsigned(seen)
   return OVERFLOW.test(text) || LARGEST.test(text)
 }
+
+// NaN% and $NaN are printed where no number is; a hyphen with a currency is nothing owed.
+const unsigned = (seen: string) =>
+  seen
+    .trim()
+    .replace(/^\p{Sc}\s?(?=[+-]?(?:nan|inf|∞))|(?<=nan|inf|infinity|∞)\s?[%\p{Sc}]$/giu, '')
 
 const BLANK = /^\s*$/u
 const MISSING =

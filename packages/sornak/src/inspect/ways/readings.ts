@@ -238,7 +238,8 @@ const HOW = ['cut', 'rounded'] as const
 const shortenedTo = (process: string, value: bigint, zeros: number): Reading[] =>
   HOW.map((how) => {
     const unit = 10n ** BigInt(zeros)
-    const nearest = how === 'rounded' && BY_PLACES.includes(process)
+    // 10,000 may have been 9,500; of numbers below one unit hardly any would be left.
+    const nearest = how === 'rounded' && value > unit && BY_PLACES.includes(process)
     const shown = nearest ? nearestTo(value, unit) : fromSignificant(value, unit, how)
     const { low, high } = throughFloat(shown)
     const weight = weightOf(process)
