@@ -246,10 +246,6 @@ const ROUNDED_IN_PART: readonly string[] = [
   'binary32',
 ]
 
-/** The same of one that the shape of values tells of. */
-export const priorIn = (space: Space, id: string): number =>
-  id === 'front' ? frontWeight(space) : prior(id)
-
 /** How likely a process is by itself, beside digits that were read as a number: as the weights of values have it. */
 export function prior(id: string): number {
   if (id.startsWith('wrapped')) return TOGETHER.wrapped
@@ -267,3 +263,7 @@ export function prior(id: string): number {
   if (id === 'sign') return TOGETHER.signGained
   return 1
 }
+
+/** The same, with a reader that stops: how likely that is the shape of values tells. */
+export const priorIn = (space: Space, id: string): number =>
+  id === 'front' ? frontWeight(space) : prior(id)
