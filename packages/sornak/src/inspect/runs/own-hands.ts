@@ -43,7 +43,7 @@ export function ownHands(
   least: number,
   storyOf: (state: EvidenceState) => EvidenceRun,
 ): OwnHands | undefined {
-  const hands = ofOneProgram([...whole.hands], widest)
+  const hands = ofOneProgram(whole.hands, widest)
     .sort((a, b) => misfitsOf(b) - misfitsOf(a) || a[0]!.way - b[0]!.way)
     .slice(0, MOST_HANDS)
   if (hands.length < 2) return undefined
