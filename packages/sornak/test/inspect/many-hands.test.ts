@@ -171,4 +171,13 @@ describe('few rows of many, each of which one of two programs printed', () => {
       expect([seen, told.verdict, told.possible >= 10_000n]).toEqual([seen, 'lost', true])
     neverWrong(rows)
   })
+  test('numbers with a fraction say that those without went wrong as they were printed, too', () => {
+    const draw = () => `${['2100', '0049', '0182', '3058'][next(4)]}${digits(16)}`
+    const wrong = () => BigInt(next(2000)) - 1000n
+    const printed: Convert = (text) => `${BigInt(text) + wrong()}.${next(5) ? 1 + next(9) : 0}`
+    const rows = judged(draw, () => printed, '{20}')
+    const whole = rows.filter(({ seen }) => seen.endsWith('.0'))
+    expect(whole.length).toBeGreaterThan(20)
+    for (const { seen, told } of whole) expect([seen, told.verdict]).toEqual([seen, 'lost'])
+  })
 })

@@ -5,6 +5,7 @@ import { areOfOne, handOf, type Hand } from '../evidence/hands.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { without } from '../evidence/sums.js'
 import { joinedShorts } from '../short/short-values.js'
+import type { StandsAs } from '../ways/hypothesis.js'
 import { RUN_BITS } from '../ways/weights.js'
 import { alsoAtWork } from './also-at-work.js'
 import type { EvidenceRun, OwnHands } from './evidence-run.js'
@@ -55,7 +56,10 @@ export function ownHands(
   const apart = all.seldom === 0 && said - RUN_BITS * (told.length - 1) > least
   told.forEach((one, i) => {
     const others = told.filter((other) => other !== one)
-    const story = { ...one, inColumn: all.inColumn, lift: alsoAtWork(one.lift, others) }
+    // A number with a fraction has no form of its own: any program may have printed it.
+    const inForm = (form: StandsAs) => (form === 'fraction' ? all : one).inForm(form)
+    const lift = alsoAtWork(one.lift, others)
+    const story = { ...one, inForm, inColumn: all.inColumn, lift }
     for (const { way } of hands[i]!) {
       own.set(way, one)
       if (apart && one.evidence > RUN_BITS) stories.set(way, story)
