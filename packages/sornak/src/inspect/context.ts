@@ -38,6 +38,8 @@ export interface Context {
   readonly shown?: number | undefined
   /** Bits that those were shortened which show so many digits, and others were not. */
   readonly shortenedTo?: ((shown: number) => number) | undefined
+  /** Numbers of so many digits were printed with an exponent only where that is shorter. */
+  readonly exponentWhereShorter?: ((digits: number) => boolean) | undefined
   /** The neighbours are printed with a mark that can mean two things, and all that tell mean this. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** What a percent sign did to the neighbours, where they tell it. */

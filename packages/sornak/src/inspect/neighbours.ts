@@ -6,6 +6,7 @@ import { plainDigits } from '../channel/number-text.js'
 import { fromSignificant } from '../channel/significant.js'
 import type { Definition } from '../identifier/definition.js'
 import { spaceOf, type Space } from '../identifier/space.js'
+import { besideChosen, isChosen, ofChosen } from './chosen-exponent.js'
 import type { Context } from './context.js'
 import { doubtOf } from './doubts.js'
 import { handOf, wayOf } from './evidence/hands.js'
@@ -20,7 +21,7 @@ import { prior, priorIn } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
 import { isPrintedForm, type Hypothesis, type StandsAs } from './ways/hypothesis.js'
 import { isShortening, mayBeShortened } from './ways/shortening.js'
-import { decided, weigh, type Lift, type Weighed } from './ways/weigh.js'
+import { decide, weightOf, type Lift, type Weighed } from './ways/weigh.js'
 import { MEND_ODDS, OTHER_KIND, RUN_BITS, THROUGHOUT } from './ways/weights.js'
 
 /**
@@ -63,10 +64,11 @@ export function weighedIn(
   const slip = slipIn(definition, digits)
   const { slips = loneSlip(definition) } = context ?? {}
   const isPrinted = ways.some(isPrintedForm)
-  const left = withZeros(ways, bare, context?.digits, space)
+  const chosen = isChosen(seen, whole, context)
+  const left = chosen ? ofChosen(ways) : withZeros(ways, bare, context?.digits, space)
   const usual = context?.usual?.of
   const byAll = (ways: readonly Hypothesis[], lift?: Lift) =>
-    decided(weigh(space, ways, Math.max(most, 2), { lift, usual }))
+    decide(space, ways, Math.max(most, 2), { lift, usual })
   // One way more, so many times as likely as all others together; nothing where it leads to no original.
   const beside = (
     column: Context | undefined,
@@ -74,7 +76,7 @@ export function weighedIn(
     more: Hypothesis,
     odds: number,
   ): Weighed | undefined => {
-    const own = weigh(space, [more], 1, { usual }).weight
+    const own = weightOf(space, [more], { usual })
     if (own === -Infinity) return undefined
     const lift = (process: string) =>
       process === more.process ? weight - own + Math.log2(odds) : (column?.lift(process) ?? 0)
@@ -95,7 +97,8 @@ export function weighedIn(
     return { ...typed, slip }
   }
   if (!context) return by(undefined)
-  const column = amongOthers(space, withDigits(context, seen, bare, space), seen, ways)
+  const around = chosen ? besideChosen(context) : withDigits(context, seen, bare, space)
+  const column = amongOthers(space, around, seen, ways)
   const weighed = by(column)
   if (weighed.possible !== 1n) return weighed
   const closer = lacksMany(column, seen, ways)

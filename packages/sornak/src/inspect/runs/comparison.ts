@@ -40,7 +40,7 @@ import { against, belowAnyway, belowOnlyHere, isBetween } from './process-totals
 import { groupOf } from './short-group.js'
 import { roundedBehindMarks } from './rounded-among.js'
 import { slipOdds } from './slip-odds.js'
-import { mostShown, shortenedTo, usualDigits } from './usual-digits.js'
+import { exponentWhereShorter, mostShown, shortenedTo, usualDigits } from './usual-digits.js'
 
 export interface Comparison {
   readonly processes: readonly Process[]
@@ -188,6 +188,7 @@ export function comparison(
       digits: usualDigits(from.plain, to.plain, 20),
       shown: mostShown(from.digits, to.digits),
       shortenedTo: (shown) => shortenedTo(from, to, shown),
+      exponentWhereShorter: (digits) => exponentWhereShorter(from, to, digits),
       lone,
       slips: slips(from, to, own !== undefined),
       misfits: to.misfits - from.misfits,

@@ -49,6 +49,8 @@ export interface EvidenceRun {
   readonly shown: number
   /** Bits that numbers before an exponent which show so many digits were shortened to them, and others beside them were not. */
   shortenedTo(shown: number): number
+  /** Numbers of so many digits were printed with an exponent only where that is shorter. */
+  exponentWhereShorter(digits: number): boolean
   /** What a comma or full stop before three zeros means in its rows, where the others tell it. */
   readonly mark?: 'grouped' | 'decimal-tail' | undefined
   /** What a percent sign did in its rows, where they tell it. */

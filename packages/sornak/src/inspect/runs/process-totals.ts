@@ -11,7 +11,7 @@ import { STOPS } from '../ways/hypothesis.js'
 import { OTHER_KIND, RUN_BITS } from '../ways/weights.js'
 import { widestMissing } from './cut-widths.js'
 import { areSorted } from './list-order.js'
-import { usualDigits } from './usual-digits.js'
+import { exponentWhereShorter, usualDigits } from './usual-digits.js'
 
 /** What is known of a column before its rows are. */
 export interface Setting {
@@ -154,6 +154,9 @@ function more(space: Space, id: string, i: number, from: Sums, to: Sums): number
 
 /** The same of those that stand with an exponent, of which most show all digits or do not. */
 export function fewerShown(space: Space, from: Sums, to: Sums): number {
+  // Where the exponent is only shorter all digits are there.
+  if (exponentWhereShorter(from, to))
+    return fewerDigits(from.digits, to.digits, widestNumber(space), widestNumber(space))
   const usual = usualDigits(from.digits, to.digits)
   const shown = to.digits.reduce((sum, count, k) => sum + count - from.digits[k]!, 0)
   const isComplete = (to.complete - from.complete) * 2 > shown

@@ -1,6 +1,8 @@
 // With how many digits numbers stand, told from how many stand with each.
 
+import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { MOST_DIGITS, type Sums } from '../evidence/sums.js'
+import { MEND_ODDS, OTHER_KIND } from '../ways/weights.js'
 import { beyondChance } from './rounded-among.js'
 
 /** Fewer numbers tell nothing of the others. */
@@ -38,5 +40,30 @@ export function shortenedTo(from: Sums, to: Sums, shown: number): number {
   const chance = Math.min(1, (2 * (fewer + 1)) / 10 ** fewer)
   return beyondChance(some, some + sum(more), chance)
 }
+
+/**
+ * Numbers of so many digits have an exponent there because that is shorter, and all their digits before it: none has kept a zero in
+ * front, so that they were read as numbers, all others stand in full, and no more have an exponent than end in as many zeros.
+ */
+export function exponentWhereShorter(from: Sums, to: Sums, digits: number = FEWEST_SAVED): boolean {
+  const of = (key: 'fits' | 'spelt' | 'misfits' | 'formed' | 'short' | 'zeros') =>
+    to[key] - from[key]
+  const unformed = of('misfits') - of('formed')
+  const inFull = of('fits') - of('spelt') + unformed
+  if (digits > FIFTEEN || of('zeros') > 0 || Math.min(of('short'), unformed) < FEW_SHORT)
+    return false
+  const some = to.digits.reduce((sum, count, k) => sum + count - from.digits[k]!, 0)
+  const expected = inFull / 10 ** Math.min(digits - 1, FEWEST_SAVED)
+  // Each of another program costs as much as any other kind of rows; and few programs choose what is shorter.
+  const said = OTHER_KIND.scattered - some * Math.max(0, Math.log2(some / expected))
+  return said + Math.log2(CHOOSING) >= -Math.log2(1 - MEND_ODDS)
+}
+
+/** So many values that lost zeros at the front were read as numbers. */
+const FEW_SHORT = 8
+/** Where an exponent makes a number shorter, so many of its digits are zeros, or all but the first. */
+const FEWEST_SAVED = 6
+/** The share of programs that print an exponent where that is shorter. */
+const CHOOSING = 0.1
 
 const NONE: readonly number[] = Array<number>(MOST_DIGITS + 1).fill(0)

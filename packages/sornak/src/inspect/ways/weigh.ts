@@ -64,24 +64,72 @@ interface Piece {
   readonly by: readonly Weighted[]
 }
 
+/** What the column says of processes, and how its originals start. */
+interface Column {
+  readonly lift?: Lift | undefined
+  readonly usual?: Usual | undefined
+}
+
+/** All originals that are possible, and the likeliest of them. */
 export function weigh(
   space: Space,
   hypotheses: readonly Hypothesis[],
   most: number,
-  column: { readonly lift?: Lift | undefined; readonly usual?: Usual | undefined } = {},
+  column: Column = {},
 ): Weighed {
-  const { lift = () => 0, usual = ANY } = column
+  const laid = onScales(space, hypotheses, column)
+  return weighedBy(space, laid, likely(laid.every), most)
+}
+
+/** All ways together, as a power of two. */
+export const weightOf = (
+  space: Space,
+  hypotheses: readonly Hypothesis[],
+  column: Column = {},
+): number => weightIn(onScales(space, hypotheses, column))
+
+/**
+ * The same as `weigh`, where the likeliest original is so likely that it is the only one: several ways may lead to it and to
+ * others.
+ */
+export function decide(
+  space: Space,
+  hypotheses: readonly Hypothesis[],
+  most: number,
+  column: Column = {},
+): Weighed {
+  const laid = onScales(space, hypotheses, column)
+  const kept = likely(laid.every)
+  return oneOfAll(space, laid, kept) ?? decided(weighedBy(space, laid, kept, most))
+}
+
+interface Scales {
+  readonly every: readonly Weighted[]
+  readonly mass: number
+  readonly usual: Usual
+  /** All weights were divided by this power of two. */
+  readonly top: number
+}
+
+function onScales(
+  space: Space,
+  hypotheses: readonly Hypothesis[],
+  { lift = () => 0, usual = ANY }: Column,
+): Scales {
   // Powers of two are brought near to one first: a long run of rows can say more than a number holds.
   const top = Math.max(0, ...hypotheses.map(({ process }) => lift(process)))
   const every = weighted(space, hypotheses, (process) => lift(process) - top, usual)
-  const kept = likely(every)
-  const mass = every.reduce((sum, { all }) => sum + all, 0)
+  return { every, mass: every.reduce((sum, { all }) => sum + all, 0), usual, top }
+}
+
+/** @param kept the ways of which originals are listed; what is left out has its share of the odds */
+function weighedBy(space: Space, scales: Scales, kept: readonly Weighted[], most: number): Weighed {
+  const { every, mass, usual } = scales
   const pieces = split(kept).map((piece) => ({
     ...piece,
     weight: piece.weight * startOf(space, piece, usual),
   }))
   const texts = single(space, kept, pieces, usual)
-  // What was left out has its share of the odds.
   const left = mass - kept.reduce((sum, { all }) => sum + all, 0)
   let total = [...texts.values()].reduce((sum, { weight }) => sum + weight, Math.max(0, left))
   let possible = BigInt(texts.size)
@@ -123,7 +171,7 @@ export function weigh(
     counted,
     beyondList,
     whole: kept.length === every.length,
-    weight: Math.log2(mass) + top,
+    weight: weightIn(scales),
     ranked: ranked.slice(0, most),
     processes: every
       .map(({ by, all }) => [by.process, all / mass] as const)
@@ -131,21 +179,39 @@ export function weigh(
   }
 }
 
-/** The same, where the likeliest original is so likely that it is the only one: several ways may lead to it and to others. */
-export function decided(weighed: Weighed): Weighed {
+const weightIn = ({ mass, top }: Scales) => Math.log2(mass) + top
+
+function decided(weighed: Weighed): Weighed {
   const [first] = weighed.ranked
   if (!first || first.odds < MEND_ODDS || weighed.possible <= 1n) return weighed
-  const { processes, weight } = weighed
-  return {
-    possible: 1n,
-    counted: true,
-    beyondList: false,
-    whole: false,
-    weight,
-    ranked: [first],
-    processes,
-  }
+  return onlyOne(weighed, first)
 }
+
+const onlyOne = (weighed: Weighed, first: Candidate): Weighed => ({
+  ...weighed,
+  possible: 1n,
+  counted: true,
+  beyondList: false,
+  whole: false,
+  ranked: [first],
+})
+
+// The one original that is left, where it need not be told from those that a way leaves which leaves many.
+function oneOfAll(space: Space, scales: Scales, kept: readonly Weighted[]): Weighed | undefined {
+  const many = kept.filter(({ texts = [] }) => texts.length > FEW_TEXTS)
+  if (many.length === 0) return undefined
+  const rest = kept.filter((one) => !many.includes(one))
+  const weighed = weighedBy(space, scales, rest, 1)
+  const [first] = weighed.ranked
+  const key = (text: string) => keyOf(space.definition, text)
+  const isAmong = ({ text }: Candidate) =>
+    many.some(({ texts = [] }) => texts.some((other) => key(other) === key(text)))
+  if (!first || first.odds < MEND_ODDS || isAmong(first)) return undefined
+  return onlyOne(weighed, first)
+}
+
+/** So many originals are told from others before it is asked whether that must be. */
+const FEW_TEXTS = 32
 
 // Originals in one interval start alike, but for the widest.
 function startOf(space: Space, { low, high }: { low: bigint; high: bigint }, usual: Usual): number {
