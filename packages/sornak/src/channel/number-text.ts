@@ -2,7 +2,7 @@
 // program did it: decimal point or comma, any grouping, any style of exponent, signs, padding.
 
 import type { FindingCode } from './channel.js'
-import { ofOtherDigits } from './other-digits.js'
+import { looksLikeDigits, ofOtherDigits } from './other-digits.js'
 import { powerOfTen } from './power-of-ten.js'
 
 export interface NumberText {
@@ -26,6 +26,8 @@ export interface NumberText {
   readonly before: number
   /** It is printed in another base; digits are counted as if it were not. */
   readonly otherBase?: true
+  /** The mark of the base looks like a digit. */
+  readonly likeDigits?: true
 }
 
 const GROUP = "[,.'’ \\u00a0\\u202f\\u2009_]"
@@ -46,7 +48,13 @@ export function numberTexts(text: string): NumberText[] {
   const negative = sign === '-' || sign === '−' || close !== undefined
   const plus = sign === '+'
   const otherBase = ofOtherDigits(body)
-  if (otherBase !== undefined) return [inOtherBase(otherBase, negative, plus)]
+  if (otherBase !== undefined)
+    return [
+      {
+        ...inOtherBase(otherBase, negative, plus),
+        ...(looksLikeDigits(body) && { likeDigits: true }),
+      },
+    ]
   const scientific = powerOfTen(body)
   const { coefficient = body, power: shift = 0, multiple } = scientific ?? {}
   // Nobody writes groups before an exponent.

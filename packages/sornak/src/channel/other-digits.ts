@@ -1,17 +1,20 @@
-// Integers printed with digits of another base behind a mark that says so: 0x1a1, 0b110100001.
+// Integers printed with digits of another base behind a mark that says so: 0x1a1, 0o641, 0b110100001.
 
 /** Whole, or as C prints the binary form of a number (ISO C, `%a`): 0x1.a1p+8. */
 const SIXTEEN = /^(?:0x|&h)([0-9a-f]+)(?:\.([0-9a-f]*))?(?:p([+-]?\d{1,4}))?$/i
 /** The base in front, and the digits between marks (ISO/IEC 8652): 16#1A1#. */
 const BASED = /^16#([0-9a-f]+)#$/i
-/** An o behind a zero, or a capital B, is the digit that it looks like. */
+/** A capital B behind a zero is the digit that it looks like. */
 const TWO = /^0b[01]+$/
 /** Bits by which a number is shifted, at the most. */
 const FURTHEST = 1400
 
+/** An o behind a zero is the digit that it looks like, as a rule. */
+export const looksLikeDigits = (text: string): boolean => /^0o[0-7]+$/.test(text)
+
 /** The number that a text in another base stands for, or undefined where it is none or has a fraction. */
 export function ofOtherDigits(text: string): bigint | undefined {
-  if (TWO.test(text)) return BigInt(text)
+  if (TWO.test(text) || looksLikeDigits(text)) return BigInt(text)
   const based = BASED.exec(text)?.[1]
   if (based !== undefined) return BigInt(`0x${based}`)
   const [, whole, fraction = '', power] = SIXTEEN.exec(text) ?? []

@@ -11,7 +11,8 @@ const STYLES: readonly RegExp[] = [
   /^(.*?\d[.,]?)\s*[eE]\s*([+\-−]?)(\d{1,4})$/u,
   // Another letter is an exponent only with a sign behind it or a decimal mark before it: 499D88 is a code.
   /^(.*?\d[.,]?)\s*[dDqQ]\s*([+\-−])(\d{1,4})$/u,
-  /^(\d*[.,]\d+)[dD]()(\d{1,4})$/u,
+  // That of a number of single precision, in some languages, is an f.
+  /^(\d*[.,]\d+)[dDf]()(\d{1,4})$/u,
   /^(.*?\d[.,]?)\s*[x×*·⋅]\s?10\s?(?:\^|\*\*)\s?([+\-−]?)(\d{1,4})$/u,
   /^(.*?\d[.,]?)\s*[x×*·⋅]\s?10([⁺⁻]?)([⁰¹²³⁴-⁹]{1,4})$/u,
   /^(.*?\d[.,]?)\*\^([+\-−]?)(\d{1,4})$/u,
@@ -20,7 +21,7 @@ const STYLES: readonly RegExp[] = [
 ]
 
 /** None of these, no power of ten. */
-const ANY = /[eEdDqQ^*⁰-⁹¹²³]|[+-]\d{3}$/u
+const ANY = /[eEdDfqQ^*⁰-⁹¹²³]|[+-]\d{3}$/u
 /**
  * A number and the letter of a multiple, as charts and reports have them: 36.51M, 36,510K. Many digits without a decimal or
  * groups are a code.

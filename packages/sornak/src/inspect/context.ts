@@ -29,6 +29,8 @@ export interface Context {
   readonly seldom?: number | undefined
   /** How many neighbours do not fit; and of those, how many stand as this one does. */
   readonly misfits?: number | undefined
+  /** The same, each short one counted once, however often it is there. */
+  readonly different?: number | undefined
   readonly inForm?: ((form: StandsAs) => number) | undefined
   /** The same of all values of the column. */
   readonly inColumn?: ((form: StandsAs) => number) | undefined

@@ -8,6 +8,7 @@ import type { Context } from './context.js'
 import { isWorkedOut } from './fractions.js'
 import { MANY_ZEROS } from './short/strange.js'
 import { FEW_ROWS_ALIKE } from './short/throughout.js'
+import { leadsAnywhere, oftenValue } from './ways/by-chance.js'
 import { inEightBits } from './ways/from-types.js'
 import type { Hypothesis } from './ways/hypothesis.js'
 import type { Weighed } from './ways/weigh.js'
@@ -47,7 +48,10 @@ export function doubtOf(
   // They are amounts, maybe, in a column that never held identifiers.
   if (ways.some(({ hundredths }) => hundredths))
     return { way: unknown(space), odds: (1 - MEND_ODDS) / 2 }
-  const odds = Math.max(unlikeOthers(column, weighed, number, space), hardlyEver(space, weighed))
+  const odds = Math.max(
+    unlikeOthers(column, weighed, number, space),
+    hardlyEver(space, weighed, column?.different),
+  )
   return odds > 1 - MEND_ODDS ? { way: unknown(space), odds } : undefined
 }
 
@@ -89,11 +93,18 @@ function unlikeOthers(
   return TOGETHER.unknown / column.usual.ofWhole(first.text)
 }
 
-// Odds of that beside the one original that is left, where octal digits or a type that wraps round explain it and little else
-// says so: any number comes to one in these ways, as often as a text of as many characters is a value.
-function hardlyEver({ integers, widest }: Space, { possible, weight, processes }: Weighed): number {
-  const [[most] = ['']] = processes
-  if (possible !== 1n || !/^(?:octal|wrapped)/.test(most)) return 0
-  const often = Math.min(1, Number(integers.count) / 10 ** widest)
-  return (TOGETHER.unknown * often) / 2 ** weight
+/** More originals than these are hardly there by chance. */
+const FEW = 3n
+
+// Odds of that beside the few originals that are left, where octal digits or a type that wraps round explain it and little else
+// says so: any number comes to one in these ways, as often as a text of as many characters is a value. Nor do a few numbers
+// say much together, that come again and again.
+function hardlyEver(space: Space, { possible, weight, processes }: Weighed, different = 1): number {
+  const isByChance = processes.every(
+    ([process, share]) => share < 1 - MEND_ODDS || leadsAnywhere(process),
+  )
+  if (possible > FEW || !isByChance) return 0
+  const often = oftenValue(space)
+  const alone = (TOGETHER.unknown * often) / 2 ** weight
+  return often < 1 ? Math.max(alone, often ** different) : alone
 }

@@ -105,8 +105,9 @@ describe('verdicts', () => {
     ['iban', 'IBAN: GB82WEST12345698765432', 'mendable', 'stray-mark', 'GB82WEST12345698765432'],
     ['crew', 'No. 00417', 'mendable', 'stray-mark', '00417'],
     ['crew', '# 00417', 'mendable', 'stray-mark', '00417'],
-    // Python: hex(2065550142), bin(417). An o or a B is the digit that it looks like.
+    // Python: hex(2065550142), oct(2065550142), bin(417). An o or a B is the digit that it looks like.
     ['phone', '0x7b1dcb3e', 'mendable', 'base-changed', '2065550142'],
+    ['phone', '0o17307345476', 'mendable', 'base-changed', '2065550142'],
     ['phone', '&H7B1DCB3E', 'mendable', 'base-changed', '2065550142'],
     ['phone', '16#7B1DCB3E#', 'mendable', 'base-changed', '2065550142'],
     ['crew', '0o641', 'mendable', 'look-alike', '00641'],
@@ -116,6 +117,8 @@ describe('verdicts', () => {
     ['phone', '206/555_0142', 'mendable', 'display-stored', '2065550142'],
     ['crew', '20 417', 'mendable', 'grouped', '20417'],
     ['crew', '204 17', 'mendable', 'display-stored', '20417'],
+    // A number of single precision, as some languages show it.
+    ['crew', '417.0f0', 'mendable', 'exponent', '00417'],
     ['phone', '2.07B', 'lost', 'exponent', undefined],
     ['crew', '20.4K', 'ambiguous', 'exponent', '20417'],
     // Python: '%.0f' % float('212E23').

@@ -2,6 +2,7 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, judge } from 'sornak'
+import { definition } from '../identifier/definition-for.js'
 import {
   bare,
   convertedRun,
@@ -10,6 +11,7 @@ import {
   isListed,
   next,
   of,
+  withCheckDigit,
   type Row,
 } from './converted-column.js'
 
@@ -235,5 +237,66 @@ describe('one short value beside three that kept their zeros', () => {
 
   test('is mended where no octal digits come to it', () => {
     expect(told(['08123', '00917', '01778'], '4170').mend).toBe('04170')
+  })
+})
+
+describe('digits that come to a value only where they are read as octal', () => {
+  const made = definition({ stored: '{10}', check: 'luhn' })
+  const isRight = (text: string) => withCheckDigit(text.slice(0, -1)) === text
+  const fromOctal = (text: string) => BigInt(`0o${text}`).toString()
+  const drawn = (): string => {
+    const text = withCheckDigit(`0${digits(8)}`)
+    const seen = /^[0-7]+$/.test(text) ? fromOctal(text) : ''
+    return seen && !isRight(seen.padStart(10, '0')) ? text : drawn()
+  }
+  // So many values that are as they should be, and one that was read so behind each of some of them.
+  const struck = (originals: readonly string[]) => {
+    const rows = originals.flatMap((original) => [
+      ...Array.from({ length: 4 }, () => withCheckDigit(digits(9))),
+      fromOctal(original),
+    ])
+    const { around } = columnRuns(made, evidenceOf(made, rows))
+    return originals.map((original, i) => ({
+      original,
+      told: judge(made, fromOctal(original), 10, around(5 * i + 4)),
+    }))
+  }
+
+  test('may be there by chance, however often', () => {
+    const one = drawn()
+    for (const { told } of struck(Array<string>(6).fill(one))) expect(told.mend).toBeUndefined()
+  })
+
+  test('were read so where there are many', () => {
+    for (const { original, told } of struck(Array.from({ length: 30 }, drawn)))
+      expect(told.mend).toBe(original)
+  })
+})
+
+describe('octal digits behind a mark that looks like a digit', () => {
+  const printed = (text: string) => `0o${BigInt(text).toString(8)}`
+  const rowsOf = (every: number) =>
+    Array.from({ length: 280 }, (_, i) => {
+      const original = digits(5)
+      return { original, seen: i % every === 0 ? printed(original) : original }
+    })
+
+  test.each([1, 7])('one in %i is turned back, or left open', (every) => {
+    const rows = rowsOf(every)
+    const made = of('{5}')
+    const { around } = columnRuns(
+      made,
+      evidenceOf(
+        made,
+        rows.map(({ seen }) => seen),
+      ),
+    )
+    const told = rows.map((row, i) => ({ ...row, told: judge(made, row.seen, 10, around(i)) }))
+    const struck = told.filter(({ original, seen }) => original !== seen)
+    for (const row of struck)
+      if (row.told.mend === undefined) expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+      else expect([row.seen, row.told.mend]).toEqual([row.seen, row.original])
+    const mended = struck.filter(({ told }) => told.mend !== undefined)
+    expect(mended.length * 10).toBeGreaterThan(struck.length * 8)
   })
 })

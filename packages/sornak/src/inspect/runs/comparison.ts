@@ -37,7 +37,7 @@ import { loneValues } from './lone-value.js'
 import { measures } from './measures.js'
 import { markOf, percentOf } from './printed-marks.js'
 import { against, belowAnyway, belowOnlyHere, isBetween } from './process-totals.js'
-import { groupOf } from './short-group.js'
+import { differentIn, groupOf } from './short-group.js'
 import { roundedBehindMarks } from './rounded-among.js'
 import { slipOdds } from './slip-odds.js'
 import { exponentWhereShorter, mostShown, shortenedTo, usualDigits } from './usual-digits.js'
@@ -192,6 +192,7 @@ export function comparison(
       lone,
       slips: slips(from, to, own !== undefined),
       misfits: to.misfits - from.misfits,
+      different: differentIn(short ?? everyShort, from, to),
       inForm: (form) => standing(form, from, to),
       inColumn: (form) => standing(form, nothing, all),
       mark: markOf(hitsOf('form grouped', from, to), hitsOf('form decimal-tail', from, to)),

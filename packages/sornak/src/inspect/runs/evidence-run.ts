@@ -40,6 +40,8 @@ export interface EvidenceRun {
   readonly slips: SlipOdds
   /** Its values that do not fit; and those of them that stand in this form. */
   readonly misfits: number
+  /** The same, each short one counted once, however often it is there. */
+  readonly different: number
   inForm(form: StandsAs): number
   /** The same of the whole column. */
   inColumn(form: StandsAs): number

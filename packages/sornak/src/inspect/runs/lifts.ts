@@ -13,6 +13,7 @@ import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
+import { leadsAnywhere, oftenValue } from '../ways/by-chance.js'
 import { frontWeight } from '../ways/front-weight.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
@@ -23,6 +24,7 @@ import { lengthsMissing } from './cut-widths.js'
 import { isInOrder, startsTell } from './list-order.js'
 import { against as leftAlone, fewerShown } from './process-totals.js'
 import { TEXTS_OF_BINARY } from './rounded-among.js'
+import { differentIn } from './short-group.js'
 
 /** What is known of the column. */
 interface Known {
@@ -120,6 +122,8 @@ export function lifts(
     const zerosGone = () => (gone ??= isPointed && areZerosGone(place.get('evaluated')!, from, to))
     // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
     // gives none.
+    const byChance = differentIn(short, from, to) * -Math.log2(oftenValue(space))
+    const isByChance = byChance > 0 && byChance < -Math.log2(1 - MEND_ODDS)
     const inRun = (id: string, told: number) =>
       ofRows && alike && to.fits > from.fits && id.startsWith('wrapped')
         ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))
@@ -170,7 +174,9 @@ export function lifts(
     // Every value of these rows asks for the same.
     const known = new Map<string, number>()
     const told = (id: string) => {
-      const lift = liftOf(id)
+      const own = liftOf(id)
+      // A few numbers, however often each is there, may come to values by chance.
+      const lift = isByChance && leadsAnywhere(id) ? Math.min(own, byChance) : own
       const least = stray && breaksOrder(id) ? Math.max(lift, -Math.log2(prior(id))) : lift
       if (!id.startsWith('cut-short')) return least
       // What cuts some values leaves others as they are, with zeros in front and behind.

@@ -87,3 +87,7 @@ function octalsKept(place: ReadonlyMap<string, number> | undefined, from: Sums, 
   if (i === undefined) return 0
   return against(i, from, to)
 }
+
+/** Values of some rows that do not fit, each short one counted once, however often it is there. */
+export const differentIn = ({ values }: ShortGroup, from: Sums, to: Sums): number =>
+  to.misfits - from.misfits - (to.short - from.short) + values.length

@@ -37,7 +37,7 @@ export function fromNumber(
     channels: printed.length ? [...printed, bare.channel] : [bare.channel],
     findings: bare.finding ? [...printed, bare.finding] : printed,
     quiet: bare.quiet ?? false,
-    weight: bare.weight,
+    weight: number.likeDigits ? bare.weight * TOGETHER.otherBase : bare.weight,
     per: bare.per,
   })
   // 99999999.99: as many nines as a column of decimals holds.
