@@ -9,7 +9,7 @@ import { settled } from './evidence/joined-evidence.js'
 import { printsRound } from './evidence/process-channel.js'
 import { UNIT } from './evidence/process.js'
 import { processesOf } from './evidence/processes.js'
-import type { Lift } from './ways/weigh.js'
+import type { Lift } from './ways/scales.js'
 import { BESIDE_BITS } from './ways/weights.js'
 
 export interface BesideEvidence {

@@ -8,7 +8,7 @@ import type { SlipOdds } from './runs/slip-odds.js'
 import type { UsualStarts } from './runs/usual-starts.js'
 import type { TrustedList } from './trusted.js'
 import type { StandsAs } from './ways/hypothesis.js'
-import type { Lift } from './ways/weigh.js'
+import type { Lift } from './ways/scales.js'
 
 export interface Context {
   /** What the neighbours say of each process. */

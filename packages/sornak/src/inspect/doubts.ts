@@ -8,7 +8,7 @@ import type { Context } from './context.js'
 import { isWorkedOut } from './fractions.js'
 import { MANY_ZEROS } from './short/strange.js'
 import { FEW_ROWS_ALIKE } from './short/throughout.js'
-import { leadsAnywhere, oftenValue } from './ways/by-chance.js'
+import { allByChance, leadsAnywhere, oftenValue } from './ways/by-chance.js'
 import { inEightBits } from './ways/from-types.js'
 import type { Hypothesis } from './ways/hypothesis.js'
 import type { Weighed } from './ways/weigh.js'
@@ -50,7 +50,7 @@ export function doubtOf(
     return { way: unknown(space), odds: (1 - MEND_ODDS) / 2 }
   const odds = Math.max(
     unlikeOthers(column, weighed, number, space),
-    hardlyEver(space, weighed, column?.different),
+    hardlyEver(space, weighed, column),
   )
   return odds > 1 - MEND_ODDS ? { way: unknown(space), odds } : undefined
 }
@@ -93,18 +93,22 @@ function unlikeOthers(
   return TOGETHER.unknown / column.usual.ofWhole(first.text)
 }
 
-/** More originals than these are hardly there by chance. */
+/** More originals than these are hardly there by chance, where values that come again and again tell it. */
 const FEW = 3n
 
-// Odds of that beside the few originals that are left, where octal digits or a type that wraps round explain it and little else
+// Odds of that beside the one original that is left, where octal digits or a type that wraps round explain it and little else
 // says so: any number comes to one in these ways, as often as a text of as many characters is a value. Nor do a few numbers
 // say much together, that come again and again.
-function hardlyEver(space: Space, { possible, weight, processes }: Weighed, different = 1): number {
+function hardlyEver(
+  space: Space,
+  { possible, weight, processes }: Weighed,
+  { misfits = 1, different = misfits }: Partial<Context> = {},
+): number {
   const isByChance = processes.every(
     ([process, share]) => share < 1 - MEND_ODDS || leadsAnywhere(process),
   )
-  if (possible > FEW || !isByChance) return 0
-  const often = oftenValue(space)
-  const alone = (TOGETHER.unknown * often) / 2 ** weight
-  return often < 1 ? Math.max(alone, often ** different) : alone
+  const again = misfits > different
+  if (!isByChance || possible > (again ? FEW : 1n)) return 0
+  const alone = possible === 1n ? (TOGETHER.unknown * oftenValue(space)) / 2 ** weight : 0
+  return again ? Math.max(alone, allByChance(space, different)) : alone
 }

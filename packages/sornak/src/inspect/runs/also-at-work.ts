@@ -2,7 +2,7 @@
 // elsewhere.
 
 import { ofColumn } from '../short/throughout.js'
-import type { Lift } from '../ways/weigh.js'
+import type { Lift } from '../ways/scales.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { prior } from './lifts.js'
 

@@ -1,7 +1,7 @@
 // That the rows of a run are an exception to what all rows say costs as much as any run does. Numbers that wrapped, and
 // those that stood in front of something, look like any others; by chance a few of them lie close together.
 
-import type { Lift } from '../ways/weigh.js'
+import type { Lift } from '../ways/scales.js'
 import { RUN_BITS } from '../ways/weights.js'
 
 /**

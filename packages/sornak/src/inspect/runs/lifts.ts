@@ -13,12 +13,12 @@ import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import { ofPart } from '../short/throughout.js'
-import { leadsAnywhere, oftenValue } from '../ways/by-chance.js'
+import { allByChance, leadsAnywhere } from '../ways/by-chance.js'
 import { frontWeight } from '../ways/front-weight.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { isShortening, weightOf } from '../ways/shortening.js'
-import type { Lift } from '../ways/weigh.js'
+import type { Lift } from '../ways/scales.js'
 import { EACH, MEND_ODDS, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
 import { lengthsMissing } from './cut-widths.js'
 import { isInOrder, startsTell } from './list-order.js'
@@ -122,8 +122,9 @@ export function lifts(
     const zerosGone = () => (gone ??= isPointed && areZerosGone(place.get('evaluated')!, from, to))
     // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
     // gives none.
-    const byChance = differentIn(short, from, to) * -Math.log2(oftenValue(space))
-    const isByChance = byChance > 0 && byChance < -Math.log2(1 - MEND_ODDS)
+    const different = differentIn(short, from, to)
+    const again = to.misfits - from.misfits > different
+    const byChance = again ? allByChance(space, different) : 0
     const inRun = (id: string, told: number) =>
       ofRows && alike && to.fits > from.fits && id.startsWith('wrapped')
         ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))
@@ -175,8 +176,9 @@ export function lifts(
     const known = new Map<string, number>()
     const told = (id: string) => {
       const own = liftOf(id)
-      // A few numbers, however often each is there, may come to values by chance.
-      const lift = isByChance && leadsAnywhere(id) ? Math.min(own, byChance) : own
+      // A few numbers that come again and again may all be right by chance.
+      const isByChance = byChance > 1 - MEND_ODDS && leadsAnywhere(id)
+      const lift = isByChance ? Math.min(own, -Math.log2(byChance)) : own
       const least = stray && breaksOrder(id) ? Math.max(lift, -Math.log2(prior(id))) : lift
       if (!id.startsWith('cut-short')) return least
       // What cuts some values leaves others as they are, with zeros in front and behind.

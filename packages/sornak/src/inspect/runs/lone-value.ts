@@ -5,7 +5,7 @@ import { spaceOf } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { rowsIn, type ShortGroup } from '../short/group.js'
 import { rivals, type Rivals } from '../short/rivals.js'
-import type { Lift } from '../ways/weigh.js'
+import type { Lift } from '../ways/scales.js'
 import { prior } from './lifts.js'
 
 /**

@@ -9,3 +9,15 @@ export const leadsAnywhere = (process: string): boolean => /^(?:octal|wrapped)/.
 /** How often a text of digits, as wide as values are, is one of them: 0 to 1. */
 export const oftenValue = ({ integers, widest }: Space): number =>
   Math.min(1, Number(integers.count) / 10 ** widest)
+
+/**
+ * How often so many different numbers are all right by chance; 0 where that does not tell, as nearly all texts of digits are
+ * values, or none is.
+ */
+export function allByChance(space: Space, different: number): number {
+  const often = oftenValue(space)
+  return often > 0 && often <= FEW_RIGHT ? often ** Math.max(1, different) : 0
+}
+
+/** As a check digit leaves. */
+const FEW_RIGHT = 0.2
