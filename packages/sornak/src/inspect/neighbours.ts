@@ -124,9 +124,21 @@ function withDigits(context: Context, seen: string, bare: string, space: Space):
   })
   if (plain || isWholly(seen, shown, space)) return as(() => -1000)
   // Beside others that show more of their digits it is no less likely that it was shortened than anything else.
-  const isShortened = (context.shortenedTo?.(shownDigits(seen) ?? MOST_DIGITS) ?? 0) > 0
-  return isShortened ? as((said) => Math.max(said, ...WITH_ALL.map(lift))) : context
+  const own = shownDigits(seen) ?? MOST_DIGITS
+  const isShortened = (context.shortenedTo?.(own) ?? 0) > 0
+  const told = isShortened ? as((said) => Math.max(said, ...WITH_ALL.map(lift))) : context
+  const lacks = own < MOST_DIGITS && own < (printed(seen, space)?.length ?? 0)
+  return lacks ? withFewDigits(told) : told
 }
+
+// A reader that stopped may have left a number with few digits, which was shortened no less for that.
+const withFewDigits = (context: Context): Context => ({
+  ...context,
+  lift(id) {
+    const said = context.lift(id)
+    return id === 'front' ? Math.min(said, Math.max(0, context.lift('short-display'))) : said
+  },
+})
 
 /** Roundings that leave all digits of a number, or as many as name it. */
 const WITH_ALL: readonly string[] = ['number-read', 'binary64', 'binary32', 'fifteen-binary64']

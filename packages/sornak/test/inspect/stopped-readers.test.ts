@@ -2,7 +2,7 @@
 // wrapped like any other number.
 
 import { describe, expect, test } from 'vitest'
-import { columnRuns, fromCatalog, judge } from 'sornak'
+import { columnRuns, fit, fromCatalog, judge } from 'sornak'
 import { openWhy, runWhy } from '../../src/inspect/messages.js'
 import { bare, digits, evidenceOf, next, of } from './converted-column.js'
 
@@ -239,5 +239,42 @@ describe('postcodes, half of which go on behind a hyphen', () => {
   })
   test('a lone one lost its zero', () => {
     expect(judge(postcodes, '2664')).toMatchObject({ verdict: 'mendable', mend: '02664' })
+  })
+})
+
+test('what has few digits before its exponent was shortened, between others at whose letter a reader stopped', () => {
+  // Numbers beyond 2^31 - 1 with six digits, as some programs print all that no integer of theirs holds.
+  const rounded = (value: string) => {
+    const unit = 10n ** BigInt(value.length - 6)
+    return `${((BigInt(value) + unit / 2n) / unit) * unit}`
+  }
+  const printed = (text: string) => {
+    const value = bare(text.replace('X', ''))
+    if (BigInt(value) < 1n << 31n) return value
+    const [first, ...more] = rounded(value)
+    return `${first}.${more.slice(0, 5).join('')}e+09`
+  }
+  const drawn = (fits: (text: string) => boolean): string => {
+    const text = book()
+    return fits(text) ? text : drawn(fits)
+  }
+  const isLong = (text: string) => /^[3-9]\d{9}$/.test(text)
+  // Rounded it is a number of a book, too.
+  const isAnother = (text: string) => isLong(text) && fit(books, rounded(text)).ok
+  const withX = () => drawn((text) => /^[1-9]\d{8}X$/.test(text))
+  const originals = Array.from({ length: 30 }, () => [
+    ...Array.from({ length: 30 }, () => drawn(isLong)),
+    withX(),
+    withX(),
+    drawn(isAnother),
+    withX(),
+    withX(),
+  ]).flat()
+  const seen = originals.map(printed)
+  const { around } = columnRuns(books, evidenceOf(books, seen))
+  seen.forEach((text, row) => {
+    if (!text.includes('e')) return
+    const { mend } = judge(books, text, 10, around(row))
+    expect([text, mend]).toEqual([text, undefined])
   })
 })
