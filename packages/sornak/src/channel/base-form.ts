@@ -1,4 +1,4 @@
-// Numbers printed with digits of base sixteen or two: 0x1a1. All that they were is still there.
+// Numbers printed with digits of base sixteen, eight or two: 0x1a1. All that they were is still there.
 
 import type { Channel, Preimage } from './channel.js'
 import { bareDigits, isDigits } from './number-text.js'
@@ -9,6 +9,7 @@ const FORMS: ReadonlyMap<string, (value: bigint) => string> = new Map([
   ['capital letters', (value) => `0x${value.toString(16).toUpperCase()}`],
   ['binary form', binaryForm],
   ['between marks', (value) => `16#${value.toString(16).toUpperCase()}#`],
+  ['base eight', (value) => `0o${value.toString(8)}`],
   ['base two', (value) => `0b${value.toString(2)}`],
 ])
 
@@ -16,7 +17,7 @@ export const baseForm: Channel = {
   id: 'base-form',
   finding: 'base-changed',
   title: 'Printed in another base',
-  describe: 'A number is printed with digits of base sixteen or two, behind a mark that says so.',
+  describe: 'A number is printed with digits of base sixteen, eight or two, behind a mark that says so.',
   met: 'programs that show the contents of memory, pointers or identifiers of devices',
   prevent: 'Write identifiers as text, never through a number format.',
   example: { before: '00417', after: '0x1a1', form: 'small letters' },
