@@ -120,11 +120,11 @@ export function lifts(
       ))
     let gone: boolean | undefined
     const zerosGone = () => (gone ??= isPointed && areZerosGone(place.get('evaluated')!, from, to))
-    // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
-    // gives none.
     const different = differentIn(short, from, to)
     const again = to.misfits - from.misfits > different
     const byChance = again ? allByChance(space, different) : 0
+    // A type that values suit which fit, in a run, is not as rare as one that folded a lone value. It takes away certainty, and
+    // gives none.
     const inRun = (id: string, told: number) =>
       ofRows && alike && to.fits > from.fits && id.startsWith('wrapped')
         ? Math.max(told, Math.min(ofPart(TOGETHER.wrapped, told) + told, -Math.log2(prior(id))))

@@ -2,7 +2,7 @@
 
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { MOST_DIGITS, type Sums } from '../evidence/sums.js'
-import { MEND_ODDS, OTHER_KIND } from '../ways/weights.js'
+import { CHOOSING, MEND_ODDS, OTHER_KIND } from '../ways/weights.js'
 import { beyondChance } from './rounded-among.js'
 
 /** Fewer numbers tell nothing of the others. */
@@ -63,7 +63,5 @@ export function exponentWhereShorter(from: Sums, to: Sums, digits: number = FEWE
 const FEW_SHORT = 8
 /** Where an exponent makes a number shorter, so many of its digits are zeros, or all but the first. */
 const FEWEST_SAVED = 6
-/** The share of programs that print an exponent where that is shorter. */
-const CHOOSING = 0.1
 
 const NONE: readonly number[] = Array<number>(MOST_DIGITS + 1).fill(0)

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 20
+export const WEIGHTS_VERSION = 21
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -123,6 +123,8 @@ export const OTHER_KIND = { run: 7, scattered: 20 } as const
  * lost its zeros; a run of binary32 numbers: a conversion of many values is not as rare as that of a lone one.
  */
 export const THROUGHOUT = 0.01
+/** The share of programs that print an exponent where that is shorter, among all that print numbers. */
+export const CHOOSING = 0.1
 /** So many times likelier is a reader that stopped where values are known to go on behind a number beside those that do not. */
 export const GOING_ON = 50
 /** All short values that octal reading explains are mended wrongly or none: so many times as sure must one be. */
