@@ -17,7 +17,8 @@ export const baseForm: Channel = {
   id: 'base-form',
   finding: 'base-changed',
   title: 'Printed in another base',
-  describe: 'A number is printed with digits of base sixteen, eight or two, behind a mark that says so.',
+  describe:
+    'A number is printed with digits of base sixteen, eight or two, behind a mark that says so.',
   met: 'programs that show the contents of memory, pointers or identifiers of devices',
   prevent: 'Write identifiers as text, never through a number format.',
   example: { before: '00417', after: '0x1a1', form: 'small letters' },
