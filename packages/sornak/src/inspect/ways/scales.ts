@@ -134,8 +134,10 @@ export function likely(every: readonly Weighted[]): Weighted[] {
   return every.filter((one) => !out.has(one))
 }
 
+/** Those that are few are listed and told from those of other ways; the others are only counted. */
 export const isFew = ({ count, exact }: Subset): boolean => exact && count <= MOST_AMBIGUOUS
 
+/** The originals, where they are few. */
 export function textsOf(originals: Originals): readonly string[] {
   if (originals.kind === 'texts') return originals.texts
   if (originals.kind === 'integers' || !isFew(originals.subset)) return []

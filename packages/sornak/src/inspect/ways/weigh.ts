@@ -221,7 +221,6 @@ function homeOf(space: Space, text: string, pieces: readonly Piece[]): Piece | u
   return piece && space.list(value, value, 64).includes(text) ? piece : undefined
 }
 
-// Those that are few are listed and told from those of other ways; the others are only counted.
 const sum = (list: readonly Weighted[]) => list.reduce((total, { each }) => total + each, 0)
 const heaviest = (list: readonly Weighted[]) =>
   list.length > 1 ? [...list].sort((a, b) => b.each - a.each) : list
