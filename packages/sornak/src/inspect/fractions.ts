@@ -15,7 +15,7 @@ export function areHundredths({ inForm = () => 0 }: Context): boolean {
 // Of numbers that were divided, or went wrong as they were printed, some come out without a fraction: that one has none says
 // nothing where others have one.
 export function isWorkedOut(
-  { inForm = () => 0, inColumn = () => 0 }: Context,
+  { inForm = () => 0, inColumn = () => 0, different = FEW_FRACTIONS }: Context,
   seen: string,
   ways: readonly Hypothesis[],
 ): boolean {
@@ -23,8 +23,9 @@ export function isWorkedOut(
     ? 'decimal-tail'
     : 'bare'
   const isWhole = form === 'decimal-tail' || /^\d+$/.test(seen)
-  // Of a few rows the whole column tells.
-  const count = inForm(form) < FEW_FRACTIONS ? inColumn : inForm
+  // Of a few rows, or of few numbers that come again and again, the whole column tells.
+  const areFew = inForm(form) < FEW_FRACTIONS || different < FEW_FRACTIONS
+  const count = areFew ? inColumn : inForm
   const fractions = count('fraction')
   return isWhole && fractions >= FEW_FRACTIONS && fractions * 2 >= count(form)
 }

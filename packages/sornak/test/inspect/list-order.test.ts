@@ -2,7 +2,7 @@
 
 import { describe, expect, test } from 'vitest'
 import { columnRuns, fromCatalog, judge, type Judgement } from 'sornak'
-import { bare, digits, evidenceOf, next, of } from './converted-column.js'
+import { bare, digits, evidenceOf, next, of, padded } from './converted-column.js'
 
 function told(stored: string, rows: readonly string[]): Judgement[] {
   const made = of(stored)
@@ -79,6 +79,20 @@ test('what took one zero from behind some numbers took two from others, maybe', 
     expect([undefined, originals[i]]).toContain(mend)
     if (verdict === 'ambiguous') expect(candidates.map(({ text }) => text)).toContain(originals[i])
   }
+})
+
+test('numbers in order that lost a zero are told as such, though those at the end are in no order', () => {
+  const made = of('{6}')
+  const inOrder = Array.from({ length: 3000 }, (_, i) => padded(98_000 + i, 6))
+  const others = Array.from({ length: 300 }, (_, i) => padded(1 + ((i * 131) % 300), 6))
+  const originals = [...inOrder, ...others]
+  const runs = columnRuns(made, evidenceOf(made, originals.map(bare)))
+  expect(runs.told.map(({ process }) => process)).not.toContain('cut-short by 1')
+  originals.forEach((original, i) => {
+    const { verdict, mend } = judge(made, bare(original), 10, runs.around(i))
+    const expected = original.startsWith('0') ? ['mendable', original] : ['intact', undefined]
+    expect([verdict, mend]).toEqual(expected)
+  })
 })
 
 /** With its check digit: weights of 10 to 2, modulus 11; numbers that would need a tenth digit of 10 are not issued. */

@@ -195,3 +195,12 @@ test('of a few without a fraction the others of the column tell that they were d
     expect([verdict, mend]).toEqual(['lost', undefined])
   }
 })
+
+test('one number that comes again and again is not known to be whole where the others have a fraction', () => {
+  const made = of('{4}')
+  const grouped = (text: string) => `${text.slice(0, 3)}.${text.slice(3)}`
+  const numbers = ['7690', '6675', '1234', '8071', '5512', '9906']
+  const seen = numbers.flatMap((text) => Array<string>(24).fill(grouped(text)))
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  seen.forEach((text, i) => expect(judge(made, text, 10, runs.around(i)).mend).toBeUndefined())
+})

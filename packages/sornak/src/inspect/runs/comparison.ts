@@ -19,25 +19,19 @@ import { strange } from '../short/strange.js'
 import { FEW_ROWS_ALIKE, ofColumn, rowsOf } from '../short/throughout.js'
 import type { StandsAs } from '../ways/hypothesis.js'
 import type { Lift } from '../ways/scales.js'
-import { DOUBT_BITS, RUN_BITS, THROUGHOUT } from '../ways/weights.js'
+import { DOUBT_BITS, MEND_ODDS, RUN_BITS, THROUGHOUT } from '../ways/weights.js'
 import { isHeldAt } from './at-limit.js'
 import { noneBehind } from './behind-numbers.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { exceptional } from './exceptional-run.js'
-import {
-  fitsSpeak,
-  lostZeros,
-  mayBeRound,
-  noneKept,
-  oftenCut,
-  wrappedShare,
-} from './fitting-values.js'
+import { fitsSpeak, lostZeros, noneKept, oftenCut, wrappedShare } from './fitting-values.js'
 import { lifts, prior } from './lifts.js'
 import { loneValues } from './lone-value.js'
 import { measures } from './measures.js'
 import { markOf, percentOf } from './printed-marks.js'
 import { against, belowAnyway, belowOnlyHere, isBetween } from './process-totals.js'
 import { differentIn, groupOf } from './short-group.js'
+import { mayBeRound } from './round-numbers.js'
 import { roundedBehindMarks } from './rounded-among.js'
 import { slipOdds } from './slip-odds.js'
 import { exponentWhereShorter, mostShown, shortenedTo, usualDigits } from './usual-digits.js'
@@ -118,17 +112,24 @@ export function comparison(
     if (form === 'bare') return Math.max(0, bare)
     return hitsOf(`form ${form}`, from, to)
   }
-  const weighedOver = (
-    sums: readonly number[],
-    from: Sums,
-    to: Sums,
-    short?: ShortGroup,
-  ): Told => ({
-    short,
-    sums,
-    ...measured.bestOf(sums, from, to),
-    ofRows: lifted(sums, from, to, short),
-  })
+  const weighedOver = (sums: readonly number[], from: Sums, to: Sums, short?: ShortGroup): Told => {
+    const ofRows = lifted(sums, from, to, short)
+    const told = measured.bestOf(sums, from, to)
+    // What the short values themselves tell for certain goes before how well either suits the rows.
+    const id = processes[told.best]?.id
+    const isRead =
+      id?.startsWith('cut-short') &&
+      ofRows(id) + Math.log2(likely(id)) < Math.log2(1 - MEND_ODDS) &&
+      read !== undefined &&
+      Number.isFinite(sums[read])
+    return {
+      short,
+      sums,
+      ofRows,
+      best: isRead ? read : told.best,
+      most: isRead ? sums[read]! / UNIT : told.most,
+    }
+  }
   let everyRow: Told | undefined
   const ofAllRows = () => (everyRow ??= weighedOver(measured.everything(), nothing, all))
   // Many processes speak for the same rows.
@@ -226,7 +227,7 @@ export function comparison(
         measured.onAllRows(process, best, from, to) &&
         ((process.rounds === true &&
           fitsSpeak(process, best, from, to, measured.again(best, from, to)) &&
-          !mayBeRound(processes, best, sums, from, to, all)) ||
+          !mayBeRound(space, processes, best, sums, from, to, whole)) ||
           (process.max !== undefined &&
             (showsItself(process, best, from, to) ||
               isFair(process, best, from, to) ||

@@ -1,16 +1,12 @@
 // What the rows of a run say of those of their values that fit: whether these were converted as well, and how many of them.
 
 import type { Space } from '../../identifier/space.js'
-import { printsRound } from '../evidence/process-channel.js'
 import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
 import type { Sums } from '../evidence/sums.js'
 import { rowsIn, type ShortGroup } from '../short/group.js'
-import { DOUBT_BITS, RUN_BITS } from '../ways/weights.js'
+import { DOUBT_BITS } from '../ways/weights.js'
 import { leftIn } from './process-totals.js'
 
-/** So many values are no chance; and so many others show that a column is not of round ones alone. */
-const FEW_TOGETHER = 16
-const FEW_ROUND = 20
 /** So many values that fit are doubted for each that was cut. */
 const MOST_LEFT = 5
 /** Of fewer others nothing is told of how often a value starts with a zero; and of fewer that do, it is chance. */
@@ -41,28 +37,6 @@ export function fitsSpeak(
 /** What is left of wide values may fit: where many others do not. */
 export const oftenCut = (i: number, from: Sums, to: Sums): boolean =>
   (to.hits[i]! - from.hits[i]!) * MOST_LEFT >= to.fits - from.fits
-
-/**
- * Round numbers are what a column has, maybe: where they are few, or hardly any other stands in it.
- *
- * @param sums what the rows say of each process, in 1/256 bit
- */
-export function mayBeRound(
-  processes: readonly Process[],
-  best: number,
-  sums: readonly number[],
-  from: Sums,
-  to: Sums,
-  all: Sums,
-): boolean {
-  if (!printsRound(processes[best]!.id)) return false
-  const inside = to.fits - from.fits
-  const rows = inside + to.hits[best]! - from.hits[best]!
-  const others = processes.some(
-    ({ id, rounds }, i) => rounds && !printsRound(id) && sums[i]! > RUN_BITS * UNIT,
-  )
-  return rows < FEW_TOGETHER || (all.fits - inside < FEW_ROUND && !others)
-}
 
 /**
  * Of numbers that wrapped, some fit again. Their share follows from the type and the definition, and how many there are
