@@ -1,8 +1,8 @@
-// Numbers printed with digits of base sixteen, eight or two: 0x1a1. All that they were is still there.
+// Numbers printed with digits of base sixteen, eight or two: 0x1a1, or 1a1. All that they were is still there.
 
 import type { Channel, Preimage } from './channel.js'
 import { bareDigits, isDigits } from './number-text.js'
-import { ofOtherDigits } from './other-digits.js'
+import { ofOtherDigits, ofUnmarkedDigits } from './other-digits.js'
 
 const FORMS: ReadonlyMap<string, (value: bigint) => string> = new Map([
   ['small letters', (value) => `0x${value.toString(16)}`],
@@ -11,6 +11,8 @@ const FORMS: ReadonlyMap<string, (value: bigint) => string> = new Map([
   ['between marks', (value) => `16#${value.toString(16).toUpperCase()}#`],
   ['base eight', (value) => `0o${value.toString(8)}`],
   ['base two', (value) => `0b${value.toString(2)}`],
+  ['no mark', (value) => value.toString(16)],
+  ['no mark, capital letters', (value) => value.toString(16).toUpperCase()],
 ])
 
 export const baseForm: Channel = {
@@ -18,7 +20,7 @@ export const baseForm: Channel = {
   finding: 'base-changed',
   title: 'Printed in another base',
   describe:
-    'A number is printed with digits of base sixteen, eight or two, behind a mark that says so.',
+    'A number is printed with digits of base sixteen, eight or two, as a rule behind a mark that says so.',
   met: 'programs that show the contents of memory, pointers or identifiers of devices',
   prevent: 'Write identifiers as text, never through a number format.',
   example: { before: '00417', after: '0x1a1', form: 'small letters' },
@@ -28,10 +30,10 @@ export const baseForm: Channel = {
     return print && isDigits(text) ? print(BigInt(bareDigits(text))) : text
   },
   inverse(seen) {
-    const value = ofOtherDigits(seen)
-    return value === undefined
-      ? []
-      : [{ kind: 'integers', low: value, high: value } satisfies Preimage]
+    const values = [ofOtherDigits(seen), ofUnmarkedDigits(seen)]
+    return values.flatMap((value): Preimage[] =>
+      value === undefined ? [] : [{ kind: 'integers', low: value, high: value }],
+    )
   },
 }
 

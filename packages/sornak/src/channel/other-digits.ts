@@ -9,6 +9,10 @@ const TWO = /^0b[01]+$/
 /** Bits by which a number is shifted, at the most. */
 const FURTHEST = 1400
 
+/** In base sixteen with no mark, letters in one case. */
+const UNMARKED = /^(?:0|[1-9a-f][\da-f]*|[1-9A-F][\dA-F]*)$/
+const LONGEST = 40
+
 /** An o behind a zero is the digit that it looks like, as a rule. */
 export const looksLikeDigits = (text: string): boolean => /^0o[0-7]+$/.test(text)
 
@@ -26,3 +30,7 @@ export function ofOtherDigits(text: string): bigint | undefined {
   const unit = 1n << BigInt(-shift)
   return digits % unit === 0n ? digits / unit : undefined
 }
+
+/** The number that these stand for as digits of base sixteen without a mark, or undefined where they are none. */
+export const ofUnmarkedDigits = (text: string): bigint | undefined =>
+  text.length <= LONGEST && UNMARKED.test(text) ? BigInt(`0x${text}`) : undefined

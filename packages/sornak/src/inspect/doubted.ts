@@ -67,7 +67,8 @@ function isDoubtful(
     .reduce((sum, { odds }) => sum + odds, 0)
   const come = struck * Number(possible)
   const unchanged = (1 - struck + come * same) / (1 - struck + come)
-  return possible > 1n && unchanged <= STILL_INTACT
+  const isOnly = possible === 1n && ranked[0]?.text === seen
+  return !isOnly && unchanged <= STILL_INTACT
 }
 
 const bareOf = (text: string) => text.replace(/^0+/, '')

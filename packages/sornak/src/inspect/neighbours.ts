@@ -15,6 +15,7 @@ import { MOST_DIGITS } from './evidence/sums.js'
 import { areHundredths } from './fractions.js'
 import { prior } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
+import { SIXTEEN } from './ways/from-sixteen.js'
 import { isPrintedForm, type Hypothesis } from './ways/hypothesis.js'
 import { isShortening, mayBeShortened } from './ways/shortening.js'
 import { weightOf, type Lift } from './ways/scales.js'
@@ -151,6 +152,9 @@ function isWholly(seen: string, shown: number, space: Space): boolean {
   return whole !== undefined && whole.length <= shown
 }
 
+/** Of a lone value nobody would think of these. */
+const ONLY_TOLD: readonly string[] = ['binary16', SIXTEEN]
+
 /** The ways without shortenings by a few digits that the rows do not tell, or that may be anything else. */
 export function likelyIn(
   definition: Definition,
@@ -161,7 +165,7 @@ export function likelyIn(
   const isTold = ({ process }: Hypothesis) =>
     context !== undefined && prior(process) * 2 ** context.lift(process) > 1 - MEND_ODDS
   const isKnown = (way: Hypothesis) =>
-    way.inRows ? isRunOf(way, context) : way.process !== 'binary16' || isTold(way)
+    way.inRows ? isRunOf(way, context) : !ONLY_TOLD.includes(way.process) || isTold(way)
   const known = ways.every(isKnown) ? ways : ways.filter(isKnown)
   if (!known.some((way) => isShortening(way.process) && isTold(way)))
     return known.filter(({ process }) => !isShortening(process))

@@ -16,6 +16,7 @@ import { goingOn } from './going-on.js'
 import { handCounter } from './hand-counter.js'
 import { countDigits, countMisfit, isShort } from './misfit-counts.js'
 import { misfitReader, type Misfit } from './misfit-evidence.js'
+import { letteredCounter } from './lettered.js'
 import { narrowBlocks, ownWidths } from './narrow-blocks.js'
 import { bytesOf, textOf } from './printed-digits.js'
 import { IN, type Process } from './process.js'
@@ -77,6 +78,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
   const padding = definition.zeros === 'padding'
   const narrow = narrowBlocks(ownWidths(definition), from?.narrow)
   const endings = zeroEndings(from?.endings)
+  const lettered = letteredCounter(space, from?.lettered)
   const shorts = collector(from?.shorts)
   const standing = new Map(from?.standing)
   const hands = handCounter(processes, widest, from?.hands)
@@ -245,6 +247,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
       return
     }
     narrow.misfit(place)
+    lettered.take(seen)
     row(
       found.map(([i]) => [i, quiet.get(i) ?? IN]),
       () => {
@@ -296,6 +299,7 @@ export function columnEvidence(definition: Definition, from?: EvidenceState): Co
         clean: clean.clean(),
         narrow: narrow.blocks(),
         endings: endings.endings(),
+        lettered: lettered.lettered(),
         standing: [...standing].sort(([a], [b]) => a - b),
         shorts: shorts.values(),
         hands: hands.hands(),

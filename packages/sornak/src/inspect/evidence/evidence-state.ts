@@ -5,6 +5,7 @@ import { joinedHeads } from '../short/heads.js'
 import type { Clean } from '../short/population.js'
 import { joinedShorts, type ShortValues } from '../short/short-values.js'
 import { joinedHands, joinedStanding, type Hand, type Standing } from './hands.js'
+import { joinedLettered, type Lettered } from './lettered.js'
 import { joinedBlocks, type NarrowBlocks } from './narrow-blocks.js'
 import { joined, type Mark, type RunState } from './run-state.js'
 import { added, sumOf, type Sums } from './sums.js'
@@ -39,6 +40,8 @@ export interface EvidenceState {
   readonly narrow: NarrowBlocks
   /** Numbers one behind the other that end in a zero. */
   readonly endings: ZeroEndings
+  /** Those that do not fit and hold letters among their digits. */
+  readonly lettered: Lettered
   /** For each process that rounds: how many values that fit it could have printed, and how many it would not change. */
   readonly could: readonly number[]
   readonly untouched: readonly number[]
@@ -91,6 +94,7 @@ export function behind(a: EvidenceState, b: EvidenceState): EvidenceState {
     shorts: joinedShorts(a.shorts, b.shorts, a.rows),
     narrow: joinedBlocks(a.narrow, b.narrow),
     endings: joinedEndings(a.endings, b.endings),
+    lettered: joinedLettered(a.lettered, b.lettered),
     could: sumOf(a.could, b.could),
     untouched: sumOf(a.untouched, b.untouched),
     markedCould: sumOf(a.markedCould, b.markedCould),

@@ -1,6 +1,7 @@
 // The channels that processes belong to, and which of them are of one kind.
 
 import type { FindingCode } from '../../channel/channel.js'
+import { SIXTEEN } from '../ways/from-sixteen.js'
 import { FEWER_DECIMALS } from '../ways/hypothesis.js'
 import { isShortening } from '../ways/shortening.js'
 
@@ -9,6 +10,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('form ')) return FORM_CHANNELS[process.slice(5)] ?? process.slice(5)
   if (process.startsWith('fifteen')) return 'fifteen-digits'
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
+  if (process === SIXTEEN) return 'base-form'
   if (process === 'front') return 'cut-short'
   if (process.startsWith('days from')) return 'day-count'
   if (process === 'thousands' || process === FEWER_DECIMALS) return 'short-display'

@@ -7,6 +7,7 @@ import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/in
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { pointedIn } from '../ways/from-decimals.js'
+import { mayBeSixteen, SIXTEEN } from '../ways/from-sixteen.js'
 import { FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { FORMS, OUT, unlessZero, type Process } from './process.js'
 import {
@@ -64,6 +65,7 @@ function numeric(space: Space): Process[] {
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
     { id: STOPS, usual: 0, fits: unlessBare, nearly },
+    ...(mayBeSixteen(space) ? [{ id: SIXTEEN, usual: 0, fits: unlessZero } as const] : []),
     widest > 6 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
     ...(widest > 3 ? [rounds('thousands', space, thousands), ...byZeros()] : []),
     ...byDigits(widest),

@@ -17,6 +17,7 @@ import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
 import { strange } from '../short/strange.js'
 import { FEW_ROWS_ALIKE, ofColumn, rowsOf } from '../short/throughout.js'
+import { SIXTEEN } from '../ways/from-sixteen.js'
 import type { StandsAs } from '../ways/hypothesis.js'
 import type { Lift } from '../ways/scales.js'
 import { DOUBT_BITS, MEND_ODDS, RUN_BITS, THROUGHOUT } from '../ways/weights.js'
@@ -233,6 +234,7 @@ export function comparison(
               isFair(process, best, from, to) ||
               belowOnlyHere(process, best, from, to, all) >= DOUBT_BITS)) ||
           (process.id.startsWith('cut-short') && oftenCut(best, from, to)) ||
+          process.id === SIXTEEN ||
           measured.cutBehind(best, from, to) > 0 ||
           (process.id === 'arithmetic' && noneBehind(best, undefined, all, from, to) > 0) ||
           (process.id === 'number-read' && zerosGone)),

@@ -4,9 +4,11 @@
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
+import { areOfSixteen } from '../evidence/lettered.js'
 import { type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
+import { SIXTEEN } from '../ways/from-sixteen.js'
 import { STOPS } from '../ways/hypothesis.js'
 import { RUN_BITS } from '../ways/weights.js'
 import { gainedMinuses, SIGNED, type GainedMinus } from './gained-minus.js'
@@ -27,7 +29,7 @@ export interface Evenness extends GainedMinus {
   negatives(from: Sums, to: Sums): number
   /** The same for one type. */
   signedRows(id: string, from: Sums, to: Sums): number
-  /** It is a type of which only numbers below zero tell, and the column has none. */
+  /** It is a type of which only numbers below zero tell, or a base of which letters do, and the column has none. */
   isUntold(id: string): boolean
 }
 
@@ -70,6 +72,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   const untold = new Set(
     SIGNED.filter((id) => isToldBySigns(id) && signedRows(id, nothing, all) === 0),
   )
+  const ofSixteen = areOfSixteen(whole.lettered)
   const negatives = (from: Sums, to: Sums) =>
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
   const { minusAdded, gainedMinus } = gainedMinuses(whole, widest, { signedRows, negatives })
@@ -99,7 +102,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     signedRows,
     minusAdded,
     gainedMinus,
-    isUntold: (id) => untold.has(id),
+    isUntold: (id) => untold.has(id) || (id === SIXTEEN && !ofSixteen),
   }
 }
 

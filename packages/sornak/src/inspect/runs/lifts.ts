@@ -16,6 +16,7 @@ import { ofPart } from '../short/throughout.js'
 import { allByChance, leadsAnywhere } from '../ways/by-chance.js'
 import { frontWeight } from '../ways/front-weight.js'
 import { pointedIn } from '../ways/from-decimals.js'
+import { SIXTEEN } from '../ways/from-sixteen.js'
 import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
 import { isShortening, weightOf } from '../ways/shortening.js'
 import type { Lift } from '../ways/scales.js'
@@ -259,6 +260,7 @@ export function prior(id: string): number {
   if (id.startsWith('wrapped')) return TOGETHER.wrapped
   if (id.startsWith('clamped')) return THROUGHOUT
   if (id.startsWith('octal')) return TOGETHER.otherBase
+  if (id === SIXTEEN) return TOGETHER.sixteen
   if (id.startsWith('cut-short')) return TOGETHER.cutShort
   if (id === 'short-display') return EACH.shortPlain
   if (isShortening(id) || id === 'thousands') return weightOf(id)

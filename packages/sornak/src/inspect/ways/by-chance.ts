@@ -1,10 +1,11 @@
-// Any number comes to one in octal digits, and in a type that wraps round: that this is a value says something only where
+// Any number comes to one in digits of another base, and in a type that wraps round: that this is a value says something only where
 // hardly a text is.
 
 import type { Space } from '../../identifier/space.js'
 
 /** Processes that lead from any number to another. */
-export const leadsAnywhere = (process: string): boolean => /^(?:octal|wrapped)/.test(process)
+export const leadsAnywhere = (process: string): boolean =>
+  /^(?:octal|wrapped|base-sixteen)/.test(process)
 
 /** How often a text of digits, as wide as values are, is one of them: 0 to 1. */
 export const oftenValue = ({ integers, widest }: Space): number =>

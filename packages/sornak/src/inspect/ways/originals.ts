@@ -13,6 +13,7 @@ import { spaceOf, type Space } from '../../identifier/space.js'
 import { holdsSixteen } from './forms.js'
 import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
+import { sixteen } from './from-sixteen.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
 import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
 import { EACH, MEND_ODDS, TOGETHER } from './weights.js'
@@ -62,6 +63,7 @@ function all(definition: Definition, seen: string): Hypothesis[] {
             .filter(({ otherBase }) => !otherBase || !holdsSixteen(space))
             .flatMap((number) => fromNumber(definition, space, number, findings))
             .filter(({ process }) => !(marked && READ.has(process)))),
+      ...sixteen(space, unmarked),
       ...(scales.length ? fromScaled(definition, text, findings) : []),
     ]
   })

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 21
+export const WEIGHTS_VERSION = 22
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -78,6 +78,8 @@ export const TOGETHER = {
   wrapped: 0.00003,
   /** A leading zero read as octal. */
   otherBase: 0.0002,
+  /** Digits of base sixteen without a mark. */
+  sixteen: 0.000001,
   /** A reader that stopped at the first character that is no digit. */
   front: 0.0001,
   /** The same where no value is a number by itself. */
