@@ -11,8 +11,8 @@ const FORMS: ReadonlyMap<string, (value: bigint) => string> = new Map([
   ['between marks', (value) => `16#${value.toString(16).toUpperCase()}#`],
   ['base eight', (value) => `0o${value.toString(8)}`],
   ['base two', (value) => `0b${value.toString(2)}`],
-  ['no mark', (value) => value.toString(16)],
-  ['no mark, capital letters', (value) => value.toString(16).toUpperCase()],
+  ['without a mark', (value) => value.toString(16)],
+  ['capitals without a mark', (value) => value.toString(16).toUpperCase()],
 ])
 
 export const baseForm: Channel = {

@@ -154,6 +154,7 @@ function isWholly(seen: string, shown: number, space: Space): boolean {
 
 /** Of a lone value nobody would think of these. */
 const ONLY_TOLD: readonly string[] = ['binary16', SIXTEEN]
+export const isOnlyTold = ({ process }: Hypothesis): boolean => ONLY_TOLD.includes(process)
 
 /** The ways without shortenings by a few digits that the rows do not tell, or that may be anything else. */
 export function likelyIn(
@@ -165,7 +166,7 @@ export function likelyIn(
   const isTold = ({ process }: Hypothesis) =>
     context !== undefined && prior(process) * 2 ** context.lift(process) > 1 - MEND_ODDS
   const isKnown = (way: Hypothesis) =>
-    way.inRows ? isRunOf(way, context) : !ONLY_TOLD.includes(way.process) || isTold(way)
+    way.inRows ? isRunOf(way, context) : !isOnlyTold(way) || isTold(way)
   const known = ways.every(isKnown) ? ways : ways.filter(isKnown)
   if (!known.some((way) => isShortening(way.process) && isTold(way)))
     return known.filter(({ process }) => !isShortening(process))

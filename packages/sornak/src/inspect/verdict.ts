@@ -9,7 +9,7 @@ import type { Context } from './context.js'
 import { atLimit, doubted } from './doubted.js'
 import { MISTYPED } from './evidence/slips.js'
 import { INTACT, NOTHING, type Judgement } from './judgement.js'
-import { asTold, likelyIn, weighedIn } from './neighbours.js'
+import { asTold, isOnlyTold, likelyIn, weighedIn } from './neighbours.js'
 import { told } from './told-findings.js'
 import type { TrustedList } from './trusted.js'
 import type { Hypothesis } from './ways/hypothesis.js'
@@ -65,7 +65,7 @@ export function judge(
       ...common,
       verdict: 'mendable',
       mend: first.text,
-      proof: whole ? 'exact' : 'odds',
+      proof: whole && !first.by.every(isOnlyTold) ? 'exact' : 'odds',
       candidates: [first],
     }
   }

@@ -27,11 +27,12 @@ describe.each(Object.entries(SCENES))('of %s', (_, isStruck) => {
     restart()
     const originals = Array.from({ length: 300 }, () => digits(width))
     const seen = originals.map((text, row) => (isStruck(row) ? print(text) : text))
-    for (const [row, { verdict, mend, findings }] of told(`{${width}}`, seen).entries()) {
+    for (const [row, { verdict, mend, findings, proof }] of told(`{${width}}`, seen).entries()) {
       expect([verdict, mend]).toEqual(
         isStruck(row) ? ['mendable', originals[row]] : ['intact', undefined],
       )
-      if (isStruck(row)) expect(findings).toContain('base-changed')
+      if (!isStruck(row)) continue
+      expect([findings.includes('base-changed'), proof]).toEqual([true, 'odds'])
     }
   })
 })
