@@ -21,6 +21,8 @@ export interface Context {
   readonly slips?: SlipOdds | undefined
   /** Each of them would have lost so many zeros, which no other value starts with; 0 where that is as it should be. */
   readonly strange?: number | undefined
+  /** A number of so many digits would have lost far more zeros than others start with. */
+  readonly isFarShort?: ((digits: number) => boolean) | undefined
   /** They were cut, and have lost the zeros in front as well, maybe. */
   readonly cutAndRead?: boolean | undefined
   /** The type that all of them lie in, and come up to the limit of, where none is complete. */

@@ -36,7 +36,8 @@ export function doubtOf(
     // What is left of a rounded number by a narrow type is rounded, too.
     const lacksMany = isDigits(seen) && number.length <= space.widest - MANY_ZEROS
     const isLeft = wasRounded && lacksMany && (column.misfits ?? 0) >= FEW_ROWS_ALIKE
-    if (column.strange || isLeft) return { way: unknown(space), odds: THROUGHOUT }
+    const isFar = wasRead && isDigits(number) && column.isFarShort?.(number.length)
+    if (column.strange || isLeft || isFar) return { way: unknown(space), odds: THROUGHOUT }
   }
   if (wasRead && column?.bound?.bits === 8 && isDigits(number)) {
     const way = inEightBits(space, BigInt(number))

@@ -49,6 +49,16 @@ test('those that still fit are doubted where all rows were printed so', () => {
     expect([verdict, candidates.map(({ text }) => text)]).toEqual(['suspect', [original]])
 })
 
+test('those beside them are not, where some rows were', () => {
+  restart()
+  const isStruck = (row: number) => row % 4 === 1
+  const seen = Array.from({ length: 400 }, (_, row) =>
+    isStruck(row) ? sixteen(digits(5)) : digits(5),
+  )
+  const clean = told('{5}', seen).filter((_, row) => !isStruck(row))
+  expect(clean.filter(({ verdict }) => verdict !== 'intact').length).toBeLessThan(4)
+})
+
 describe('are no numbers:', () => {
   const letter = () => 'ABCDEF'[next(6)]!
   test.each<[string, () => string]>([

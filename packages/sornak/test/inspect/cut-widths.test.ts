@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest'
 import {
   columnEvidence,
   columnRuns,
+  fromCatalog,
   identifier,
   judge,
   spaceOf,
@@ -192,4 +193,24 @@ test('a sorted list begins with the values that lost a zero: they were not cut',
       expect(candidates.map(({ text }) => text)).toContain(original)
     })
   }
+})
+
+test('the first five digits of numbers that start with no zero are no numbers that wrapped round', () => {
+  const made = fromCatalog('phone/br')!
+  const below = drawn(4242)
+  const some = (count: number) => Array.from({ length: count }, () => `${below(10)}`).join('')
+  const originals = Array.from({ length: 600 }, () =>
+    below(2) ? `${11 + below(9)}9${some(8)}` : `${11 + below(9)}${2 + below(4)}${some(7)}`,
+  )
+  const seen = originals.map((text, row) =>
+    row < 300 ? `${text.slice(0, 3)} ${text.slice(3)}` : text.slice(0, 5),
+  )
+  const state = columnEvidence(made)
+  seen.forEach((text, index) => state.misfit(text, { index, line: index, offset: index }))
+  const runs = columnRuns(made, state.state())
+  expect(runs.told.map(({ channel }) => channel)).toEqual(['display', 'cut-short'])
+  originals.forEach((original, row) => {
+    const { verdict, mend } = judge(made, seen[row]!, 10, runs.around(row))
+    expect([verdict, mend]).toEqual(row < 300 ? ['mendable', original] : ['lost', undefined])
+  })
 })

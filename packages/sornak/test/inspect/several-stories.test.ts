@@ -2,7 +2,7 @@
 // the one says nothing of the other.
 
 import { expect, test } from 'vitest'
-import { columnRuns, judge, type Definition } from 'sornak'
+import { columnRuns, fit, fromCatalog, judge, type Definition } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 import {
   bare,
@@ -14,6 +14,7 @@ import {
   withCheckDigit,
   type Row,
 } from './converted-column.js'
+import { restart } from './draws.js'
 
 type Convert = (text: string) => string
 /** Rows from one to another that a conversion struck; or every so many row. */
@@ -371,4 +372,32 @@ test('and have none where zeros stand in front of others there', () => {
   values.forEach((seen, i) => {
     if (seen.startsWith(' ')) expect(judge(made, seen, 10, around(i)).mend).toBe(originals[i])
   })
+})
+
+test('one number again and again may be of octal digits, and is listed as such', () => {
+  restart()
+  const made = fromCatalog('bank/routing-us')!
+  const routing = (start: string): string => {
+    for (;;) {
+      const text = start + digits(9 - start.length)
+      if (fit(made, text).ok) return text
+    }
+  }
+  // Each in some rows one behind the other, of which a part was read.
+  const originals = Array.from({ length: 300 }, () => routing(`${next(4)}`)).flatMap((text) =>
+    Array<string>(12).fill(text),
+  )
+  const isRead = (row: number) => row % 12 < 8 && row % 8 !== 3
+  const seen = originals.map((text, row) =>
+    isRead(row) && /^0[0-7]+$/.test(text) ? `${BigInt(`0o${text}`)}` : text,
+  )
+  const runs = columnRuns(made, evidenceOf(made, seen))
+  const struck = originals.flatMap((text, row) => (text === seen[row] ? [] : [row]))
+  expect(struck.length).toBeGreaterThan(10)
+  for (const row of struck) {
+    const { verdict, mend, candidates } = judge(made, seen[row]!, 1000, runs.around(row))
+    expect([undefined, originals[row]]).toContain(mend)
+    if (verdict === 'ambiguous')
+      expect(candidates.map(({ text }) => text)).toContain(originals[row])
+  }
 })

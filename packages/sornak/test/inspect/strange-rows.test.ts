@@ -5,6 +5,7 @@ import { columnRuns, judge, type Definition } from 'sornak'
 import { runWhy } from '../../src/inspect/messages.js'
 import { definition } from '../identifier/definition-for.js'
 import { bare, digits, evidenceOf, next, of, padded, withCheckDigit } from './converted-column.js'
+import { restart } from './draws.js'
 
 function judged(made: Definition, seen: readonly string[]) {
   const runs = columnRuns(made, evidenceOf(made, seen))
@@ -198,5 +199,30 @@ describe('a list in order, one row in four of which was converted', () => {
     for (const { original, told } of short)
       expect(told.candidates.map(({ text }) => text)[0]).toBe(original)
     expect(short.filter(({ told }) => told.mend !== undefined).length).toBeGreaterThan(10)
+  })
+})
+
+describe('two numbers of five digits among those of fourteen', () => {
+  const rows = (clean: () => string) => {
+    const seen = column(200, clean)
+    return {
+      seen: seen.map((text, row) => ({ 60: '49272', 130: '45317' })[row] ?? text),
+      made: of('{14}'),
+    }
+  }
+  test('lack more zeros than any other starts with, also where one digit was left out elsewhere', () => {
+    restart()
+    const { seen, made } = rows(() => `${1 + next(9)}${digits(13)}`)
+    for (const values of [seen, seen.map((text, row) => (row === 90 ? text.slice(1) : text))]) {
+      const { all } = judged(made, values)
+      for (const row of [60, 130])
+        expect([all[row]!.verdict, all[row]!.mend]).toEqual(['lost', undefined])
+    }
+  })
+  test('are mended where others start with as many', () => {
+    restart()
+    const { seen, made } = rows(() => padded(next(100_000), 14))
+    const { all } = judged(made, seen)
+    for (const row of [60, 130]) expect(all[row]!.mend).toBe(seen[row]!.padStart(14, '0'))
   })
 })

@@ -24,7 +24,7 @@ import {
 } from './rounding-images.js'
 import { byDigits, byZeros } from './shortenings.js'
 import { holds, wraps } from './type-limits.js'
-import { holdsZero, isDigits, leadingZero, losesZeros } from './value-bytes.js'
+import { compare, holdsZero, isDigits, leadingZero, losesZeros } from './value-bytes.js'
 
 export function processesOf(definition: Definition): Process[] {
   const space = spaceOf(definition)
@@ -65,7 +65,7 @@ function numeric(space: Space): Process[] {
     { id: 'octal', usual: 0, fits: unlessOctal, nearly },
     { id: 'octal or decimal', usual: 0, fits: unlessZero, nearly },
     { id: STOPS, usual: 0, fits: unlessBare, nearly },
-    ...(mayBeSixteen(space) ? [{ id: SIXTEEN, usual: 0, fits: unlessZero } as const] : []),
+    ...(mayBeSixteen(space) ? [inSixteen(widest)] : []),
     widest > 6 ? rounds('short-display', space, plain) : { id: 'short-display', usual: OUT },
     ...(widest > 3 ? [rounds('thousands', space, thousands), ...byZeros()] : []),
     ...byDigits(widest),
@@ -113,6 +113,19 @@ function unlessOctal(bytes: Uint8Array, start: number, end: number): number {
   if (!leadingZero(bytes, start, end)) return 0
   for (let at = start; at < end; at++) if (bytes[at]! > 55) return 0
   return OUT
+}
+
+// Digits alone may be those of base sixteen where what they stand for is no larger than values are.
+function inSixteen(widest: number): Process {
+  const most = (10n ** BigInt(widest) - 1n).toString(16)
+  const ofDigits = most.replace(/[a-f].*/, (rest) => '9'.repeat(rest.length))
+  return {
+    id: SIXTEEN,
+    usual: OUT,
+    turns: [ofDigits],
+    fits: (bytes, start, end) =>
+      leadingZero(bytes, start, end) || compare(bytes, start, end, ofDigits) > 0 ? OUT : 0,
+  }
 }
 
 // Who writes letters for digits writes an O for a zero, at the least.

@@ -63,6 +63,8 @@ export interface EvidenceRun {
   readonly bound?: IntegerType | undefined
   /** Its values lack so many zeros each, which no other value starts with: something else may have taken digits; else 0. */
   readonly strange: number
+  /** A number of so many digits lacks far more zeros than others start with. */
+  readonly isFarShort: (digits: number) => boolean
   /** Its values were cut to several lengths, none of which starts with a zero: they were read as numbers as well, maybe. */
   readonly cutAndRead: boolean
   /** The weight of a conversion that is seldom met, for all values that one program left, where several left theirs; else 0. */

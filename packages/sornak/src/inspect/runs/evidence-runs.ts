@@ -119,6 +119,7 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
     if (best.suspect && !run.suspect && printsRound(run.process)) continue
     if (isShortening(run.own) && !isOwn(run)) continue
     if (isOneOfSequence(run, best)) continue
+    if (isOneAgain(run) && run.process === first.process) continue
     const outside = ofAll && best === first
     const better = run.beyond(best)
     if (
@@ -136,6 +137,9 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
   const [widest] = runs
   return ofAll && best === first && widest ? { ...best, slips: widest.slips } : best
 }
+
+// One short value that comes again and again says no more than once what all rows say.
+const isOneAgain = ({ misfits, different }: EvidenceRun) => different === 1 && misfits > 1
 
 // Its rows were looked for because they speak for another process: of so many one explains them by chance.
 const leastOf = (run: OwnRun) => RUN_BITS + (isOwn(run) ? 0 : DOUBT_BITS)

@@ -100,6 +100,9 @@ export function lifts(
     return inUse(space, spelt, others, fits === 0 ? Math.max(short, reads) : short)
   }
   const isList = alike && isInOrder(whole.sums)
+  const read = place.get('number-read')
+  const mayBeRead = (from: Sums, to: Sums) =>
+    read === undefined || to.hits[read]! > from.hits[read]!
   const isPointed = pointedIn(space).length > 0
   return (sums, from, to, ofRows) => {
     const short = ofRows ?? everyShort
@@ -165,9 +168,12 @@ export function lifts(
       const doubt = Math.min(told, -Math.log2(prior(id)))
       // Of several widths it is not told how well all of it suits.
       if (id === STOPS && !alike) return Math.max(doubt, untold)
-      // No value starts with the zeros of one that was cut, and little else says that they were.
+      // No value starts with the zeros of one that was cut, and little else says that they were, where they may have lost zeros.
       const unlikely =
-        id.startsWith('cut-short') && to.padded === from.padded && rival < -Math.log2(prior(id))
+        id.startsWith('cut-short') &&
+        to.padded === from.padded &&
+        rival < -Math.log2(prior(id)) &&
+        mayBeRead(from, to)
       if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
       const bound =
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
@@ -175,11 +181,13 @@ export function lifts(
     }
     // Every value of these rows asks for the same.
     const known = new Map<string, number>()
+    let others: number | undefined
+    const ofOthers = () => (others ??= Math.max(0, ...cuts.map(liftOf)))
     const told = (id: string) => {
       const own = liftOf(id)
-      // A few numbers that come again and again may all be right by chance.
+      // A few numbers that come again and again may all be right by chance, where what else explains them is no more likely.
       const isByChance = byChance > 1 - MEND_ODDS && leadsAnywhere(id)
-      const lift = isByChance ? Math.min(own, -Math.log2(byChance)) : own
+      const lift = isByChance ? Math.min(own, ofOthers() - Math.log2(byChance)) : own
       const least = stray && breaksOrder(id) ? Math.max(lift, -Math.log2(prior(id))) : lift
       if (!id.startsWith('cut-short')) return least
       // What cuts some values leaves others as they are, with zeros in front and behind.

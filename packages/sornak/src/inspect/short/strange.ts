@@ -2,7 +2,7 @@
 // up with them: a reader of numbers took those, maybe, or something that nobody knows took other digits.
 
 import type { Space } from '../../identifier/space.js'
-import type { ShortGroup } from './group.js'
+import { rowsIn, type ShortGroup } from './group.js'
 import { totalOf } from './population.js'
 import { FEW_ROWS_ALIKE, isWhole, rowsOf } from './throughout.js'
 
@@ -42,6 +42,30 @@ export function strange(space: Space, group: ShortGroup, isBetween: boolean, wid
   if (!checked && others >= FEW_OTHERS && zeros >= MANY_ZEROS) return zeros
   if (long && (isWhole(space, group) || startAnyhow(values, left))) return zeros
   return isBetween && between && share >= NEARLY_ALL && others >= FEW_OTHERS ? zeros : 0
+}
+
+/** Of numbers spread evenly one in a million starts with so many zeros. */
+const MOST_ZEROS = 6
+/** More of them are a list of their own. */
+const SELDOM = 20
+
+/**
+ * A number of so many digits would have lost far more zeros than any other value starts with, or all but a few.
+ *
+ * @param group all short values of the column
+ */
+export function isFarShort(
+  { widths, widest, definition }: Space,
+  { values, clean }: ShortGroup,
+  wide: number,
+  digits: number,
+): boolean {
+  if (widths.length > 1 || definition.check || widest - digits < MOST_ZEROS || !clean) return false
+  const others = Math.max(wide, totalOf(clean.fronts))
+  const alike = totalOf(clean.fronts.slice(10 * MANY_ZEROS))
+  const small = values.filter(({ digits }) => digits.length <= widest - MANY_ZEROS)
+  const isFew = rowsIn(small) * SELDOM <= others
+  return others >= FEW_OTHERS && alike * FEW_OTHERS <= others && isFew
 }
 
 // Numbers of a few branches, or of a few days, start alike. The first digit of the widest may be that of a limit.
