@@ -199,8 +199,9 @@ test('the first five digits of numbers that start with no zero are no numbers th
   const made = fromCatalog('phone/br')!
   const below = drawn(4242)
   const some = (count: number) => Array.from({ length: count }, () => `${below(10)}`).join('')
+  const area = () => `${1 + below(9)}${1 + below(9)}`
   const originals = Array.from({ length: 600 }, () =>
-    below(2) ? `${11 + below(9)}9${some(8)}` : `${11 + below(9)}${2 + below(4)}${some(7)}`,
+    below(2) ? `${area()}9${some(8)}` : `${area()}${2 + below(4)}${some(7)}`,
   )
   const seen = originals.map((text, row) =>
     row < 300 ? `${text.slice(0, 3)} ${text.slice(3)}` : text.slice(0, 5),
