@@ -17,10 +17,10 @@ import { prior } from './runs/lifts.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
 import { SIXTEEN } from './ways/from-sixteen.js'
 import { isPrintedForm, type Hypothesis } from './ways/hypothesis.js'
-import { isShortening, mayBeShortened } from './ways/shortening.js'
+import { isShortening, mayBeShortened, toDigits } from './ways/shortening.js'
 import { weightOf, type Lift } from './ways/scales.js'
 import { decide, type Weighed } from './ways/weigh.js'
-import { MEND_ODDS, RUN_BITS } from './ways/weights.js'
+import { EACH, MEND_ODDS, RUN_BITS } from './ways/weights.js'
 
 /** The ways that are left when the neighbours have spoken, weighed as they say; and the slip in typing that was weighed with them. */
 export function weighedIn(
@@ -167,7 +167,8 @@ export function likelyIn(
     context !== undefined && prior(process) * 2 ** context.lift(process) > 1 - MEND_ODDS
   const isKnown = (way: Hypothesis) =>
     way.inRows ? isRunOf(way, context) : !isOnlyTold(way) || isTold(way)
-  const known = ways.every(isKnown) ? ways : ways.filter(isKnown)
+  const all = asKept(ways, context)
+  const known = all.every(isKnown) ? all : all.filter(isKnown)
   if (!known.some((way) => isShortening(way.process) && isTold(way)))
     return known.filter(({ process }) => !isShortening(process))
   const space = spaceOf(definition)
@@ -184,6 +185,18 @@ export function likelyIn(
     (way) =>
       !isShortening(way.process) ||
       (isTold(way) && mayBeShortened(way.process, bare, isRead, isFifteen)),
+  )
+}
+
+// Where long numbers were shortened to so many digits, those that lost a zero in front as well end in fewer zeros.
+function asKept(ways: readonly Hypothesis[], context: Context | undefined): readonly Hypothesis[] {
+  const { digits = 0, lift } = context ?? {}
+  if (digits <= 0 || !lift || lift('short-display') < RUN_BITS) return ways
+  const kept = toDigits(digits)
+  return ways.map((way) =>
+    way.process === kept
+      ? { ...way, process: 'short-display', weight: EACH.shortPlain, per: 'original' }
+      : way,
   )
 }
 

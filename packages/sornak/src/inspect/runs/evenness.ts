@@ -9,6 +9,7 @@ import { type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
 import { SIXTEEN } from '../ways/from-sixteen.js'
+import type { ShortValues } from '../short/short-values.js'
 import { STOPS } from '../ways/hypothesis.js'
 import { RUN_BITS } from '../ways/weights.js'
 import { gainedMinuses, SIGNED, type GainedMinus } from './gained-minus.js'
@@ -72,6 +73,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
   const untold = new Set(
     SIGNED.filter((id) => isToldBySigns(id) && signedRows(id, nothing, all) === 0),
   )
+  const stopsAnywhere = endAnywhere(whole.shorts, widest)
   const ofSixteen = areOfSixteen(whole.lettered)
   const negatives = (from: Sums, to: Sums) =>
     Math.max(0, ...SIGNED.map((id) => signedRows(id, from, to)))
@@ -82,6 +84,7 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     if (!alike && id.startsWith('octal')) return false
     // No text that was cut has a minus in front.
     if (id.startsWith('cut-short') && negatives(from, to) * 20 > hitsOf(id, from, to)) return false
+    if (id === STOPS && !stopsAnywhere) return false
     if (gainedMinus(process, i, from, to)) return false
     if (id.startsWith('wrapped') && areSorted(from, to)) return false
     if (!isEven(process, i, from, to, { all, alike, nearby: nearby[i]! })) return false
@@ -105,6 +108,17 @@ export function evenness(definition: Definition, whole: EvidenceState, nothing: 
     isUntold: (id) => untold.has(id) || (id === SIXTEEN && !ofSixteen),
   }
 }
+
+// Half of the numbers at whose 8 or 9 a reader stopped have three digits left, or fewer.
+function endAnywhere(shorts: ShortValues, widest: number): boolean {
+  const rowsOf = (some: ShortValues) => some.reduce((sum, { rows }) => sum + rows.length, 0)
+  const all = rowsOf(shorts)
+  const few = rowsOf(shorts.filter(({ digits }) => digits.length <= FEW_LEFT))
+  return widest < 2 * FEW_LEFT || all < FEW_SHORT || few * FEW_SHORT >= all
+}
+
+const FEW_LEFT = 3
+const FEW_SHORT = 8
 
 // What is exactly the limit of a type stands for any beyond it: it shows nothing of how the others are spread.
 function startsApart(

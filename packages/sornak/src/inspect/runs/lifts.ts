@@ -5,7 +5,7 @@ import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import type { EvidenceState } from '../evidence/evidence-state.js'
 import { printsRound } from '../evidence/process-channel.js'
-import { UNIT } from '../evidence/process.js'
+import { UNIT, type Process } from '../evidence/process.js'
 import { processesOf } from '../evidence/processes.js'
 import type { Sums } from '../evidence/sums.js'
 import { inUse } from '../short/front-in-use.js'
@@ -162,7 +162,9 @@ export function lifts(
       // Where no story is told of short values, all that can be said for octal digits is that they are no less likely,
       // unless there are many that lost zeros do not explain.
       const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
-      if (rival === undefined) return inRun(id, untold)
+      // Where several widths or a check digit leave no story of short values, that all lie far below the limit is told here.
+      const far = alike && rival !== undefined ? 0 : farBelow(processes[i]!, short)
+      if (rival === undefined) return inRun(id, untold - far)
       // Such evidence takes away certainty, and gives none.
       const told = octal ? rival - wereCut() : rival
       const doubt = Math.min(told, -Math.log2(prior(id)))
@@ -177,7 +179,7 @@ export function lifts(
       if (octal || unlikely) return Math.max(doubt, Math.min(most, rival))
       const bound =
         id.startsWith('cut-short') || (id.startsWith('wrapped') && !signed(id, from, to))
-      return inRun(id, Math.max(doubt, bound ? most + Math.min(0, rival) : most))
+      return inRun(id, Math.max(doubt, bound ? most + Math.min(0, rival) : most) - far)
     }
     // Every value of these rows asks for the same.
     const known = new Map<string, number>()
@@ -230,6 +232,20 @@ function areZerosGone(evaluated: number, from: Sums, to: Sums): boolean {
   const bits = (to.spelt - from.spelt) * Math.log2(10 / 9)
   return leftAlone(evaluated, from, to) === 0 && bits >= -Math.log2(1 - MEND_ODDS)
 }
+
+// Bits that it says against a type in which they wrapped that none has as many digits as its limit: for each row where they lie
+// all over what is left, and once where they are those of few blocks.
+function farBelow({ id, max }: Process, { values }: ShortGroup): number {
+  if (!id.startsWith('wrapped') || max === undefined || values.length === 0) return 0
+  const digits = Math.max(...values.map(({ digits }) => digits.length))
+  const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
+  const firsts = new Set(values.map(({ digits }) => digits[0]))
+  const rows = firsts.size >= MANY_FIRSTS ? values.length : 1
+  return rows * Math.max(0, Math.log2(range / 10 ** digits))
+}
+
+/** Numbers of one block, or of a few, start with fewer digits. */
+const MANY_FIRSTS = 5
 
 // With zeros in front these would stand behind larger ones, in such a list.
 function areOutOfOrder(from: Sums, to: Sums): boolean {

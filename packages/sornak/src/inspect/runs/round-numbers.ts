@@ -24,7 +24,7 @@ const MANY_ZEROS = 6
  * @param sums what the rows say of each process, in 1/256 bit
  */
 export function mayBeRound(
-  { widths }: Space,
+  { widths, definition }: Space,
   processes: readonly Process[],
   best: number,
   sums: readonly number[],
@@ -34,8 +34,10 @@ export function mayBeRound(
 ): boolean {
   if (!printsRound(processes[best]!.id)) return false
   const inside = to.fits - from.fits
-  const rows = inside + to.hits[best]! - from.hits[best]!
-  if (rows < FEW_TOGETHER) return true
+  const misfits = to.hits[best]! - from.hits[best]!
+  if (inside + misfits < FEW_TOGETHER) return true
+  // Nobody issues round numbers with a wrong check digit.
+  if (definition.check && misfits >= FEW_TOGETHER && misfits > inside) return false
   const shown = usualDigits(from.plain, to.plain)
   const heads = headsOfAll(whole.endings)
   if (areTimes(heads, whole.starts, shown)) return true
