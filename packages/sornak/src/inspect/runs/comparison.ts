@@ -15,7 +15,7 @@ import { boundOf } from '../short/bounded.js'
 import { isUnsure } from '../short/front-in-use.js'
 import type { ShortGroup } from '../short/group.js'
 import { breaksOrder } from '../short/in-order.js'
-import { isFarShort, strange } from '../short/strange.js'
+import { farShort, strange } from '../short/strange.js'
 import { FEW_ROWS_ALIKE, ofColumn, rowsOf } from '../short/throughout.js'
 import { SIXTEEN } from '../ways/from-sixteen.js'
 import type { StandsAs } from '../ways/hypothesis.js'
@@ -91,6 +91,7 @@ export function comparison(
     octalSpared,
     scattered: read === undefined || inRuns[read]!.length === 0,
   })
+  const isFarShort = farShort(space, everyShort, all.wide)
   const lone = loneValues(definition, whole)
   const marked = processes.map((process, i) => roundedBehindMarks(whole, process, i))
   const behindMarks: Lift = (id) => marked[place.get(id) ?? -1] ?? 0
@@ -211,7 +212,7 @@ export function comparison(
           all.wide,
         ) ||
         (short && rowsOf(short) < FEW_ROWS_ALIKE ? strange(space, everyShort, false, all.wide) : 0),
-      isFarShort: (digits) => isFarShort(space, everyShort, all.wide, digits),
+      isFarShort,
       cutAndRead:
         alike && processes[best]!.id.startsWith('cut-short') && severalRead(short, from, to),
       seldom,

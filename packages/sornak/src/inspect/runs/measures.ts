@@ -101,7 +101,7 @@ export function measures(
     fair = isFair(process, i, from, to) || spansItself(process, i, from, to),
   ): [number, number] => {
     if (isUntold(process.id) || inNarrower(i, from, to)) return [-Infinity, -Infinity]
-    const far = fair ? 0 : farBelow(process, i, from, to)
+    const far = fair ? 0 : noneNear(process, i, from, to)
     return [
       total(setting, process, i, from, to, fair) + again(i, from, to) - far,
       scattered(setting, process, i, from, to, fair) - far,
@@ -166,7 +166,7 @@ export function measures(
 }
 
 // None comes near the limit of a type in which they wrapped, of which one in sixteen should.
-function farBelow({ id }: Process, i: number, from: Sums, to: Sums): number {
+function noneNear({ id }: Process, i: number, from: Sums, to: Sums): number {
   const held = to.held[i]! - from.held[i]!
   const isFar = id.startsWith('wrapped') && held >= FEW_HELD && to.near[i] === from.near[i]
   return isFar ? Math.round(held * Math.log2(16 / 15) * UNIT) : 0

@@ -50,22 +50,22 @@ const MOST_ZEROS = 6
 const SELDOM = 20
 
 /**
- * A number of so many digits would have lost far more zeros than any other value starts with, or all but a few.
+ * Whether a number of so many digits would have lost far more zeros than any other value starts with, or all but a few.
  *
  * @param group all short values of the column
  */
-export function isFarShort(
+export function farShort(
   { widths, widest, definition }: Space,
   { values, clean }: ShortGroup,
   wide: number,
-  digits: number,
-): boolean {
-  if (widths.length > 1 || definition.check || widest - digits < MOST_ZEROS || !clean) return false
+): (digits: number) => boolean {
+  if (widths.length > 1 || definition.check || !clean) return () => false
   const others = Math.max(wide, totalOf(clean.fronts))
   const alike = totalOf(clean.fronts.slice(10 * MANY_ZEROS))
   const small = values.filter(({ digits }) => digits.length <= widest - MANY_ZEROS)
   const isFew = rowsIn(small) * SELDOM <= others
-  return others >= FEW_OTHERS && alike * FEW_OTHERS <= others && isFew
+  const isStrange = others >= FEW_OTHERS && alike * FEW_OTHERS <= others && isFew
+  return (digits) => isStrange && widest - digits >= MOST_ZEROS
 }
 
 // Numbers of a few branches, or of a few days, start alike. The first digit of the widest may be that of a limit.
