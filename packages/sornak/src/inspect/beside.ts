@@ -173,6 +173,8 @@ function heldAgainst(
   elsewhere: number,
   { chance, before = chance }: { readonly chance: number; readonly before?: number },
 ): Said[] {
+  // Where hardly any stands elsewhere, the column says by itself what its rows have in common.
+  if (elsewhere < FAITH) return []
   const usual = Math.max(chance, (others + FAITH * before) / (elsewhere + FAITH))
   const share = alike / rows
   if (!(share > usual)) return []

@@ -142,3 +142,9 @@ test('what two parts count adds up to what the whole counts', () => {
     }),
   )
 })
+
+test('beside a column of which nearly all rows are damaged there is nothing to hold them against', () => {
+  const midnight = () => `2026${padded(1 + next(12), 2)}${padded(1 + next(28), 2)}000000`
+  const list = rows(400, (i): Row => (i % 40 === 0 ? [midnight()] : [midnight(), 2]))
+  expect(found(of('{14}'), list)).toEqual([])
+})
