@@ -159,6 +159,12 @@ function own(look: ColumnLook): Guess | undefined {
       ...[...look.widths].filter(([, n]) => n * 20 > look.digitsOnly).map(([w]) => w),
     )
     const wide = look.widths.get(width) ?? 0
+    if (named && areRunning(look, width))
+      return withMask(
+        `{1..${width}}`,
+        sample,
+        'Running numbers from 1 on, and the header names an identifier.',
+      )
     const fixed = wide > 0.5 * look.digitsOnly
     if (!Number.isFinite(width) || (!fixed && !(named && leadingZeros))) return undefined
     if (!named && leadingZeros === 0 && width < 8) return undefined
@@ -181,6 +187,18 @@ function own(look: ColumnLook): Guess | undefined {
     mask,
     sample,
     `${percent(usual)} of the values have one arrangement of letters and digits.`,
+  )
+}
+
+// Most numbers of fewer digits are there, each once: they were counted, and lost no zeros.
+function areRunning({ widths, leadingZeros, sample, different }: ColumnLook, width: number) {
+  const possible = 9 * 10 ** (width - 2)
+  const narrower = widths.get(width - 1) ?? 0
+  return (
+    leadingZeros === 0 &&
+    different === sample.length &&
+    narrower <= possible &&
+    narrower >= 0.8 * possible
   )
 }
 

@@ -118,3 +118,16 @@ test('figures are exact however long the column is', () => {
   ])
   expect(sample).toHaveLength(400)
 })
+
+describe('numbers of three digits and fewer', () => {
+  const counted = Array.from({ length: 200 }, (_, i) => `${i + 1}`)
+  test('are running where each is there once', () => {
+    const { stored, fits, damaged } = guessOf('Ref', counted)
+    expect([stored, fits, damaged.size]).toEqual(['{1..3}', 200, 0])
+  })
+  test('lost zeros where few of fewer digits are there', () => {
+    const some = Array.from({ length: 200 }, (_, i) => `${(i * 7919) % 1000}`)
+    const { stored, damaged } = guessOf('Ref', some)
+    expect([stored, damaged.has('zeros-lost')]).toEqual(['{3}', true])
+  })
+})
