@@ -84,10 +84,11 @@ const MOST_HUNDREDTHS = 1n << 52n
 
 /**
  * The numbers of which a hundredth may be printed like that of `value`: they were rounded to a binary number, and what they
- * were divided into was rounded again, each time by one part in 2^53 at the most.
+ * were divided into was rounded again, each time by one part in 2^53 at the most; and once more where it is printed with the
+ * fewest digits that name it, as a percentage is.
  */
-export function aroundHundredths(value: bigint): Interval {
-  const most = value <= MOST_HUNDREDTHS ? 0n : (value >> 52n) + 1n
+export function aroundHundredths(value: bigint, roundings = 2n): Interval {
+  const most = value <= MOST_HUNDREDTHS ? 0n : ((roundings * value) >> 53n) + 1n
   return { low: value - most, high: value + most }
 }
 

@@ -37,7 +37,8 @@ export function doubtOf(
     const lacksMany = isDigits(seen) && number.length <= space.widest - MANY_ZEROS
     const isLeft = wasRounded && lacksMany && (column.misfits ?? 0) >= FEW_ROWS_ALIKE
     const isFar = wasRead && isDigits(number) && column.isFarShort?.(number.length)
-    if (column.strange || isLeft || isFar) return { way: unknown(space), odds: THROUGHOUT }
+    if (isStrange(column, weighed) || isLeft || isFar)
+      return { way: unknown(space), odds: THROUGHOUT }
   }
   if (wasRead && column?.bound?.bits === 8 && isDigits(number)) {
     const way = inEightBits(space, BigInt(number))
@@ -54,6 +55,12 @@ export function doubtOf(
     hardlyEver(space, weighed, column),
   )
   return odds > 1 - MEND_ODDS ? { way: unknown(space), odds } : undefined
+}
+
+// It would have lost as many zeros as they have lost, all of them.
+function isStrange({ strange = 0 }: Context, { ranked: [first] }: Weighed): boolean {
+  const zeros = first ? /^0*/.exec(first.text)![0].length : strange
+  return strange > 0 && zeros >= strange
 }
 
 // Something that nobody knows left what is seen, of any value.

@@ -2,7 +2,7 @@
 // spaces, in 8 bits, or as the sum that a hyphen was taken for.
 
 import { describe, expect, test } from 'vitest'
-import { columnRuns, fit, judge } from 'sornak'
+import { columnRuns, fit, fromCatalog, judge } from 'sornak'
 import { definition } from '../identifier/definition-for.js'
 import {
   convertedRun,
@@ -203,4 +203,26 @@ test('one number that comes again and again is not known to be whole where the o
   const seen = numbers.flatMap((text) => Array<string>(24).fill(grouped(text)))
   const runs = columnRuns(made, evidenceOf(made, seen))
   seen.forEach((text, i) => expect(judge(made, text, 10, runs.around(i)).mend).toBeUndefined())
+})
+
+test('long numbers of which a hundredth was worked out in binary64, and shown as a percentage, are not all there', () => {
+  const made = fromCatalog('bank/account-mx')!
+  const draw = (): string => {
+    const text = `${2 + next(7)}${digits(17)}`
+    return fit(made, text).ok ? text : draw()
+  }
+  // In quarters: a hundredth of these is beyond 2^50, and binary64 numbers lie a quarter apart there, at the least.
+  const percent = (text: string) => {
+    const quarters = (toBits(BigInt(text), 53) * 4n + 50n) / 100n
+    const hundredth = toBits(quarters, 53)
+    return `${(hundredth * 100n) / 4n}%`
+  }
+  const rows = convertedRun(made, draw, percent, 200)
+  for (const row of rows) {
+    expect([row.seen, [undefined, row.original].includes(row.told.mend)]).toEqual([row.seen, true])
+    expect([row.seen, isListed(row)]).toEqual([row.seen, true])
+  }
+  const lone = rows.map(({ seen }) => judge(made, seen)).filter(({ mend }) => mend !== undefined)
+  expect(lone.length).toBeGreaterThan(0)
+  for (const { proof } of lone) expect(proof).toBe('odds')
 })

@@ -8,7 +8,7 @@ import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { mayBeSixteen, SIXTEEN } from '../ways/from-sixteen.js'
-import { FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
+import { FEWER_DECIMALS, PERCENT_OF, STOPS } from '../ways/hypothesis.js'
 import { FORMS, OUT, unlessZero, type Process } from './process.js'
 import {
   behind,
@@ -88,6 +88,7 @@ function numeric(space: Space): Process[] {
       rounds('fifteen-rounded', space, fifteen('rounded')),
       rounds('fifteen-binary64', space, behind),
       carelessly,
+      { id: PERCENT_OF, usual: OUT },
     )
   if (widest > 19) list.push(rounds('binary80', space, extended))
   return list.map((process) => (process.id === STOPS ? process : { ...process, ofDigits: true }))

@@ -17,7 +17,7 @@ import { allByChance, leadsAnywhere } from '../ways/by-chance.js'
 import { frontWeight } from '../ways/front-weight.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { SIXTEEN } from '../ways/from-sixteen.js'
-import { CARELESS, FEWER_DECIMALS, STOPS } from '../ways/hypothesis.js'
+import { CARELESS, FEWER_DECIMALS, PERCENT_OF, STOPS } from '../ways/hypothesis.js'
 import { isShortening, weightOf } from '../ways/shortening.js'
 import type { Lift } from '../ways/scales.js'
 import { EACH, MEND_ODDS, ROW_BITS, RUN_BITS, THROUGHOUT, TOGETHER } from '../ways/weights.js'
@@ -291,6 +291,7 @@ export function prior(id: string): number {
   if (id === 'binary16') return TOGETHER.binary16
   if (id === 'binary32') return EACH.binary32
   if (id === 'binary80') return EACH.binary80
+  if (id === PERCENT_OF) return EACH.percentOf
   if (id === CARELESS) return TOGETHER.carelessly
   if (id === 'repadded') return EACH.repadded
   if (id === FEWER_DECIMALS) return TOGETHER.fewerDecimals

@@ -44,6 +44,9 @@ export const STOPS = 'octal as far as it goes'
 /** A program that works out the digits of a binary64 number beyond 2^53 with numbers of that kind, and gets most of them wrong. */
 export const CARELESS = 'binary64 carelessly'
 
+/** A hundredth that was worked out in binary64, and shown as a percentage. */
+export const PERCENT_OF = 'binary64 of a hundredth'
+
 /** A code with a point in it that was printed with fewer decimals, cut or rounded. */
 export const FEWER_DECIMALS = 'fewer decimals'
 

@@ -15,7 +15,7 @@ import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
 import { sixteen } from './from-sixteen.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
-import { isPrintedEnd, type Hypothesis } from './hypothesis.js'
+import { isPrintedEnd, PERCENT_OF, type Hypothesis } from './hypothesis.js'
 import { EACH, MEND_ODDS, TOGETHER } from './weights.js'
 
 /** The ways in which a value could have come about; known for a while, since values repeat. */
@@ -94,15 +94,26 @@ function fromScaled(
 ): Hypothesis[] {
   const space = spaceOf(definition)
   return unscaled(text).flatMap(({ value, number, percent, hundredths }) => {
-    const around = aroundHundredths(value)
-    if (hundredths && around.low < around.high) return [roundedHundredths(around, marks)]
-    return fromNumber(
+    if (hundredths && isRounded(value)) return [roundedHundredths(aroundHundredths(value), marks)]
+    const own = fromNumber(
       definition,
       space,
       { ...number, coefficient: value, power: 0, decimals: undefined, grouped: false },
       [...marks, 'scaled'],
     ).map((one) => ({ ...one, channels: ['scaled', ...one.channels], percent, hundredths }))
+    if (percent !== 'as-it-is' || !isRounded(value)) return own
+    // A hundredth of it was worked out, and shown as a percentage.
+    const way = roundedHundredths(aroundHundredths(value, 3n), marks)
+    return [
+      ...own,
+      { ...way, process: PERCENT_OF, percent, hundredths: undefined, weight: EACH.percentOf },
+    ]
   })
+}
+
+const isRounded = (value: bigint) => {
+  const { low, high } = aroundHundredths(value)
+  return low < high
 }
 
 const roundedHundredths = (around: Interval, marks: readonly FindingCode[]): Hypothesis => ({

@@ -26,6 +26,8 @@ export const EACH = {
   unread: 0.000002,
   /** Single precision is seldom chosen for long numbers. */
   binary32: 0.00002,
+  /** A number beyond 2^52 of which a hundredth was worked out, and shown as a percentage. */
+  percentOf: 0.00001,
   /** Nor are extended numbers. */
   binary80: 0.0001,
 } as const
