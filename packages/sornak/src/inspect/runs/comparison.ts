@@ -114,22 +114,28 @@ export function comparison(
     if (form === 'bare') return Math.max(0, bare)
     return hitsOf(`form ${form}`, from, to)
   }
+  // What leaves short values as well.
+  const cuts = processes.flatMap(({ id }, i) => (id.startsWith('cut-short') ? [i] : []))
+  const rivalsOf = (best: number): readonly number[] => {
+    const id = processes[best]?.id
+    if (id?.startsWith('wrapped')) return cuts
+    return id?.startsWith('cut-short') && read !== undefined ? [read] : []
+  }
   const weighedOver = (sums: readonly number[], from: Sums, to: Sums, short?: ShortGroup): Told => {
     const ofRows = lifted(sums, from, to, short)
     const told = measured.bestOf(sums, from, to)
     // What the short values themselves tell for certain goes before how well either suits the rows.
-    const id = processes[told.best]?.id
-    const isRead =
-      id?.startsWith('cut-short') &&
-      ofRows(id) + Math.log2(likely(id)) < Math.log2(1 - MEND_ODDS) &&
-      read !== undefined &&
-      Number.isFinite(sums[read])
+    const bitsOf = (i: number) => ofRows(processes[i]!.id) + Math.log2(likely(processes[i]!.id))
+    const better = rivalsOf(told.best).find(
+      (i) => Number.isFinite(sums[i]) && bitsOf(i) + Math.log2(1 - MEND_ODDS) > bitsOf(told.best),
+    )
+    const best = better ?? told.best
     return {
       short,
       sums,
       ofRows,
-      best: isRead ? read : told.best,
-      most: isRead ? sums[read]! / UNIT : told.most,
+      best,
+      most: better === undefined ? told.most : sums[best]! / UNIT,
     }
   }
   let everyRow: Told | undefined

@@ -100,6 +100,7 @@ export function lifts(
     return inUse(space, spelt, others, fits === 0 ? Math.max(short, reads) : short)
   }
   const isList = alike && isInOrder(whole.sums)
+  const fitsFrom = 10 ** (narrowestNumber(space) - 1)
   const read = place.get('number-read')
   const mayBeRead = (from: Sums, to: Sums) =>
     read === undefined || to.hits[read]! > from.hits[read]!
@@ -163,7 +164,7 @@ export function lifts(
       // unless there are many that lost zeros do not explain.
       const untold = octal && most <= RUN_BITS ? Math.min(most, -Math.log2(prior(id))) : most
       // Where several widths or a check digit leave no story of short values, that all lie far below the limit is told here.
-      const far = alike && rival !== undefined ? 0 : farBelow(processes[i]!, short)
+      const far = alike && rival !== undefined ? 0 : farBelow(processes[i]!, short, fitsFrom)
       if (rival === undefined) return inRun(id, untold - far)
       // Such evidence takes away certainty, and gives none.
       const told = octal ? rival - wereCut() : rival
@@ -234,15 +235,25 @@ function areZerosGone(evaluated: number, from: Sums, to: Sums): boolean {
 }
 
 // Bits that it says against a type in which they wrapped that none has as many digits as its limit: for each row where they lie
-// all over what is left, and once where they are those of few blocks.
-function farBelow({ id, max }: Process, { values }: ShortGroup): number {
+// all over what is left, and once where they are those of few blocks. Larger ones may fit from some number on.
+function farBelow({ id, max }: Process, { values }: ShortGroup, fitsFrom: number): number {
   if (!id.startsWith('wrapped') || max === undefined || values.length === 0) return 0
   const digits = Math.max(...values.map(({ digits }) => digits.length))
   const range = Number(max + 1n) * (id.includes('uint') ? 1 : 2)
   const firsts = new Set(values.map(({ digits }) => digits[0]))
   const rows = firsts.size >= MANY_FIRSTS ? values.length : 1
-  return rows * Math.max(0, Math.log2(range / 10 ** digits))
+  return rows * Math.max(0, Math.log2(Math.min(range, fitsFrom) / 10 ** digits))
 }
+
+// How many digits a number has at the least that fits as it is printed, with no zero in front.
+const narrowestNumber = ({ layouts }: Space): number =>
+  layouts.reduce(
+    (least, { places }) =>
+      places[0]?.chars.some((code) => code > 48 && code <= 57)
+        ? Math.min(least, places.length)
+        : least,
+    Infinity,
+  )
 
 /** Numbers of one block, or of a few, start with fewer digits. */
 const MANY_FIRSTS = 5

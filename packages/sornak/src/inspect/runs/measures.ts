@@ -99,14 +99,13 @@ export function measures(
     from: Sums,
     to: Sums,
     fair = isFair(process, i, from, to) || spansItself(process, i, from, to),
-  ): [number, number] => {
-    if (isUntold(process.id) || inNarrower(i, from, to)) return [-Infinity, -Infinity]
-    const far = fair ? 0 : noneNear(process, i, from, to)
-    return [
-      total(setting, process, i, from, to, fair) + again(i, from, to) - far,
-      scattered(setting, process, i, from, to, fair) - far,
-    ]
-  }
+  ): [number, number] =>
+    isUntold(process.id) || inNarrower(i, from, to)
+      ? [-Infinity, -Infinity]
+      : [
+          total(setting, process, i, from, to, fair) + again(i, from, to),
+          scattered(setting, process, i, from, to, fair),
+        ]
   const stops = place.get('front')
   const cutBehind = (i: number, from: Sums, to: Sums) =>
     i === stops ? noneBehind(i, read, all, from, to) : 0
@@ -165,15 +164,6 @@ export function measures(
   }
 }
 
-// None comes near the limit of a type in which they wrapped, of which one in sixteen should.
-function noneNear({ id }: Process, i: number, from: Sums, to: Sums): number {
-  const held = to.held[i]! - from.held[i]!
-  const isFar = id.startsWith('wrapped') && held >= FEW_HELD && to.near[i] === from.near[i]
-  return isFar ? Math.round(held * Math.log2(16 / 15) * UNIT) : 0
-}
-
-/** Of fewer, none may come near it by chance. */
-const FEW_HELD = 32
 /** A minus may come in front of fewer in another way. */
 const FEW_NEGATIVE = 3
 /** Fewer may lie there by chance, where numbers are short. */
