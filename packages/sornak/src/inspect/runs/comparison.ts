@@ -126,9 +126,11 @@ export function comparison(
     const told = measured.bestOf(sums, from, to)
     // What the short values themselves tell for certain goes before how well either suits the rows.
     const bitsOf = (i: number) => ofRows(processes[i]!.id) + Math.log2(likely(processes[i]!.id))
-    const better = rivalsOf(told.best).find(
-      (i) => Number.isFinite(sums[i]) && bitsOf(i) + Math.log2(1 - MEND_ODDS) > bitsOf(told.best),
-    )
+    const isBetter = (i: number) =>
+      Number.isFinite(sums[i]) &&
+      bitsOf(i) + Math.log2(1 - MEND_ODDS) > bitsOf(told.best) &&
+      (read === undefined || bitsOf(i) >= bitsOf(read))
+    const better = rivalsOf(told.best).find(isBetter)
     const best = better ?? told.best
     return {
       short,

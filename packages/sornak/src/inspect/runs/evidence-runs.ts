@@ -139,7 +139,8 @@ function narrowed(first: EvidenceRun, runs: readonly OwnRun[], ofAll = false): E
 }
 
 // One short value that comes again and again says no more than once what all rows say.
-const isOneAgain = ({ misfits, different }: EvidenceRun) => different === 1 && misfits > 1
+const isOneAgain = ({ misfits, different, from, to }: EvidenceRun) =>
+  different === 1 && misfits > 1 && to.index - from.index < 2 * misfits
 
 // Its rows were looked for because they speak for another process: of so many one explains them by chance.
 const leastOf = (run: OwnRun) => RUN_BITS + (isOwn(run) ? 0 : DOUBT_BITS)

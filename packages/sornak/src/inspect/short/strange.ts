@@ -65,7 +65,12 @@ export function farShort(
   const small = values.filter(({ digits }) => digits.length <= widest - MANY_ZEROS)
   const isFew = rowsIn(small) * SELDOM <= others
   const isStrange = others >= FEW_OTHERS && alike * FEW_OTHERS <= others && isFew
-  return (digits) => isStrange && widest - digits >= MOST_ZEROS
+  // Where some lack a few zeros others lack a few more.
+  const complete = widest - /^0*/.exec(clean.least)![0].length
+  const lengths = [...values.map(({ digits }) => digits.length), complete].sort((a, b) => a - b)
+  const isAlone = (digits: number) =>
+    lengths.reduce((at, one) => (one > at && one - at < MANY_ZEROS ? one : at), digits) < complete
+  return (digits) => isStrange && widest - digits >= MOST_ZEROS && isAlone(digits)
 }
 
 // Numbers of a few branches, or of a few days, start alike. The first digit of the widest may be that of a limit.
