@@ -195,6 +195,7 @@ function areRunning({ widths, leadingZeros, sample, different }: ColumnLook, wid
   const possible = 9 * 10 ** (width - 2)
   const narrower = widths.get(width - 1) ?? 0
   return (
+    width > 1 &&
     leadingZeros === 0 &&
     different === sample.length &&
     narrower <= possible &&

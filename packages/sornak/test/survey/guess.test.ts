@@ -125,6 +125,10 @@ describe('numbers of three digits and fewer', () => {
     const { stored, fits, damaged } = guessOf('Ref', counted)
     expect([stored, fits, damaged.size]).toEqual(['{1..3}', 200, 0])
   })
+  test('or all of them with an exponent say nothing of a width', () => {
+    const seen = Array.from({ length: 60 }, (_, i) => `${1 + (i % 9)}.${10 + i}E+15`)
+    expect(guessOf('Card', seen).stored).toBeUndefined()
+  })
   test('lost zeros where few of fewer digits are there', () => {
     const some = Array.from({ length: 200 }, (_, i) => `${(i * 7919) % 1000}`)
     const { stored, damaged } = guessOf('Ref', some)
