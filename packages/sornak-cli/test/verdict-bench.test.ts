@@ -29,7 +29,7 @@ test('verdicts stay above their floors', { timeout: 300_000 }, () => {
   expect(all['changed']).toBeGreaterThan(8000)
   expect(share('flagged', 'unfit')).toBeGreaterThanOrEqual(0.995)
   expect(share('accused', 'unchanged')).toBeLessThanOrEqual(0.0001)
-  // Values that still fit show only where their type holds few of them; see docs/verdicts.md.
+  // Values that still fit show only where their type holds few of them; see docs/verdicts/measured.md.
   expect(share('doubted', 'stillFit')).toBeGreaterThanOrEqual(0.95)
   expect(share('recovered', 'determined')).toBeGreaterThanOrEqual(0.985)
   expect(all['mended']).toBeGreaterThan(4000)
