@@ -106,3 +106,27 @@ test('held at the limit: all that lies beyond comes out as the limit', () => {
       9,
     )
 })
+
+test('of blocks that wrap round in a type with a sign, as many come out below zero as the story says', () => {
+  const story = stories.get('wrapped int16')![0]!
+  // Half of them below the limit, some in the lower half of the type, some in the upper one.
+  const parts = [
+    { low: 25_000n, width: 20_000n, weight: 0.5 },
+    { low: 60_000n, width: 10_000n, weight: 0.3 },
+    { low: 98_000n, width: 2_000n, weight: 0.2 },
+  ]
+  const inAll = (is: (text: string) => boolean) =>
+    parts.reduce((sum, { low, width, weight }) => {
+      const list = texts.slice(Number(low), Number(low + width))
+      return sum + (weight * list.filter(is).length) / list.length
+    }, 0)
+  const population: Population = {
+    ...flat(space),
+    parts,
+    share: (low, high) => inAll((text) => BigInt(text) >= low && BigInt(text) <= high),
+  }
+  expect(story.negative!(population)).toBeCloseTo(
+    inAll((text) => signed(text).startsWith('-')),
+    9,
+  )
+})

@@ -15,12 +15,12 @@ export function wrapped(space: Space, type: IntegerType): Story {
   const modulus = 1n << BigInt(bits)
   const end = 10n ** BigInt(space.widest) - 1n
   const top = below(space) < max ? below(space) : max
-  // Of the numbers from 0 to this one, how many leave a rest that is short and not below zero.
-  const shortTo = (value: bigint) => {
-    const most = top + 1n
+  // Of the numbers from 0 to this one, how many leave a rest below a limit; and one that is short and not below zero.
+  const restsTo = (value: bigint, limit: bigint) => {
     const rest = (value + 1n) % modulus
-    return ((value + 1n) / modulus) * most + (rest < most ? rest : most)
+    return ((value + 1n) / modulus) * limit + (rest < limit ? rest : limit)
   }
+  const shortTo = (value: bigint) => restsTo(value, top + 1n)
   // How often the numbers of a definition go around, and the share of a population that does and comes out short.
   const times = end / modulus
   const around = ({ share }: Population) => {
@@ -37,6 +37,14 @@ export function wrapped(space: Space, type: IntegerType): Story {
   // Sums over blocks, of what each has beyond the limit; and the share beyond it that lies in none.
   const overBlocks = (population: Population, count: (from: bigint, to: bigint) => bigint) =>
     sumOver(population.parts, max, rest(population), count)
+  // Of numbers that lie all over the type as many come out below zero as above; of blocks it is known how many.
+  const negativeTo = (value: bigint) => value + 1n - restsTo(value, max + 1n)
+  const belowZero = (population: Population) => {
+    const blocks = overBlocks(population, (from, to) => negativeTo(to) - negativeTo(from - 1n))
+    if (blocks) return blocks.sum + blocks.elsewhere / 2
+    // All of a narrow one is taken to be short.
+    return population.high - population.low < modulus ? 0 : rest(population) / 2
+  }
   return {
     same: (value, population) => (value > max ? 0 : single(population, value)),
     back(value, population) {
@@ -62,11 +70,7 @@ export function wrapped(space: Space, type: IntegerType): Story {
       if (high - low < modulus) return share(0n, top) + rest(population)
       return share(0n, top) + (times > FEW_STEPS ? rest(population) * printed : around(population))
     },
-    ...(type.signed && {
-      // Of numbers that lie all over the type as many come out below zero as above.
-      negative: ({ parts, low, high, share }: Population) =>
-        parts || high - low < modulus ? 0 : share(max + 1n, end) / 2,
-    }),
+    ...(type.signed && { negative: belowZero }),
     first: () => undefined,
     clean: (values, share) => thinnedIn(values)(space, type, share),
     populations(values, clean) {
