@@ -8,7 +8,7 @@ import { handOf, wayOf } from './evidence/hands.js'
 import { countOf } from './evidence/misfit-evidence.js'
 import { takesDigits } from './evidence/process-channel.js'
 import { FORMS } from './evidence/process.js'
-import { priorIn } from './runs/lifts.js'
+import { priorIn } from './runs/prior.js'
 import type { Hypothesis, StandsAs } from './ways/hypothesis.js'
 import { OTHER_KIND, THROUGHOUT } from './ways/weights.js'
 

@@ -4,7 +4,7 @@
 import { ofColumn } from '../short/throughout.js'
 import type { Lift } from '../ways/scales.js'
 import type { EvidenceRun } from './evidence-run.js'
-import { prior } from './lifts.js'
+import { prior, rarity } from './prior.js'
 
 /** The lift where these rows lie beside it. It takes away certainty, and gives none. */
 export function alsoAtWork(lift: Lift, beside: readonly (EvidenceRun | undefined)[]): Lift {
@@ -20,10 +20,10 @@ export function alsoAtWork(lift: Lift, beside: readonly (EvidenceRun | undefined
   return (id) => {
     const said = lift(id)
     if (prior(id) >= 1 || !isKnown(id)) return said
-    return Math.max(said, Math.min(said + ofColumn(prior(id)), -Math.log2(prior(id))))
+    return Math.max(said, Math.min(said + ofColumn(prior(id)), rarity(id)))
   }
 }
 
 // It explains these rows best, or is as likely there as that they lost zeros.
 const explains = ({ evidence, conversion, lift }: EvidenceRun, id: string) =>
-  evidence > 0 && (conversion === id || lift(id) + Math.log2(prior(id)) >= -1)
+  evidence > 0 && (conversion === id || lift(id) - rarity(id) >= -1)

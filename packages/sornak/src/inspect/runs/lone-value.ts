@@ -6,7 +6,7 @@ import type { EvidenceState } from '../evidence/evidence-state.js'
 import { rowsIn, type ShortGroup } from '../short/group.js'
 import { rivals, type Rivals } from '../short/rivals.js'
 import type { Lift } from '../ways/scales.js'
-import { prior } from './lifts.js'
+import { rarity } from './prior.js'
 
 /**
  * By how far each process gains or loses for this value; undefined where it is hardly too short.
@@ -64,7 +64,7 @@ export function loneValues(definition: Definition, whole: EvidenceState): LoneVa
     // Such evidence takes away certainty, and gives none.
     const bits = (process: string) =>
       Math.max(...told.map(({ by, cost }) => (by(process) ?? -Infinity) - cost))
-    return (process) => Math.min(bits(process), -Math.log2(prior(process)))
+    return (process) => Math.min(bits(process), rarity(process))
   }
 }
 

@@ -14,7 +14,7 @@ import { isOwnShape } from '../ways/front-weight.js'
 import { TOGETHER } from '../ways/weights.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { evenness, type Evenness } from './evenness.js'
-import { priorIn } from './lifts.js'
+import { priorIn } from './prior.js'
 import { runwise, scattered, total, type Setting } from './process-totals.js'
 
 /** Of the rows between two places. All sums are in 1/256 bit. */

@@ -14,7 +14,7 @@ import type { ShortValues } from '../short/short-values.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { goneBy, isShortening } from '../ways/shortening.js'
 import { MOST_MISTYPED, TOGETHER } from '../ways/weights.js'
-import { prior } from './lifts.js'
+import { prior } from './prior.js'
 
 /**
  * Slips for each value that the process left, among those that look like this one; 0 where it is none.
