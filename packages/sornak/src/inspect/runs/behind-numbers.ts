@@ -4,7 +4,7 @@
 import type { Sums } from '../evidence/sums.js'
 import { MOST_OFTEN } from '../short/story.js'
 import { RUN_BITS } from '../ways/weights.js'
-import { against } from './process-totals.js'
+import { against } from './left-alone.js'
 
 /**
  * Bits that the rows of a run say for such a reader, where a check digit makes of so many a letter that none is.

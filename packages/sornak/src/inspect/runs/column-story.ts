@@ -19,7 +19,7 @@ import { comparison, type Comparison } from './comparison.js'
 import { denseRuns } from './dense-runs.js'
 import type { EvidenceRun } from './evidence-run.js'
 import { ownHands } from './own-hands.js'
-import { against } from './process-totals.js'
+import { against } from './left-alone.js'
 import { roundedAmong } from './rounded-among.js'
 import { usualStarts } from './usual-starts.js'
 

@@ -14,7 +14,9 @@ import { STOPS } from '../ways/hypothesis.js'
 import { RUN_BITS } from '../ways/weights.js'
 import { gainedMinuses, SIGNED, type GainedMinus } from './gained-minus.js'
 import { areSorted } from './list-order.js'
-import { allLeft, belowOnlyHere, FEW_OTHERS } from './process-totals.js'
+import { belowOnlyHere } from './below-limit.js'
+import { allLeft } from './left-alone.js'
+import { FEW_OTHERS } from './short-beside.js'
 import { spread } from './spread.js'
 
 export interface Evenness extends GainedMinus {

@@ -5,7 +5,7 @@ import { IN, OUT, UNIT, type Process } from '../evidence/process.js'
 import type { Sums } from '../evidence/sums.js'
 import { rowsIn, type ShortGroup } from '../short/group.js'
 import { DOUBT_BITS } from '../ways/weights.js'
-import { leftIn } from './process-totals.js'
+import { leftIn } from './left-alone.js'
 
 /** So many values that fit are doubted for each that was cut. */
 const MOST_LEFT = 5

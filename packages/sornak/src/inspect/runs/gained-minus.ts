@@ -5,7 +5,7 @@ import type { EvidenceState } from '../evidence/evidence-state.js'
 import type { Process } from '../evidence/process.js'
 import { noSums, type Sums } from '../evidence/sums.js'
 import { DOUBT_BITS } from '../ways/weights.js'
-import { FEW_OTHERS } from './process-totals.js'
+import { FEW_OTHERS } from './short-beside.js'
 
 export interface GainedMinus {
   /** Bits that the numbers below zero say for a minus that was added, as they start like others; 0 where they hardly do. */

@@ -15,7 +15,8 @@ import { TOGETHER } from '../ways/weights.js'
 import { noneBehind, noneSpelt } from './behind-numbers.js'
 import { evenness, type Evenness } from './evenness.js'
 import { priorIn } from './prior.js'
-import { runwise, scattered, total, type Setting } from './process-totals.js'
+import { runwise, scattered, total } from './process-totals.js'
+import type { Setting } from './setting.js'
 
 /** Of the rows between two places. All sums are in 1/256 bit. */
 export interface Measures extends Evenness {

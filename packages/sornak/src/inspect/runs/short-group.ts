@@ -6,7 +6,7 @@ import type { Mark } from '../evidence/run-state.js'
 import type { Sums } from '../evidence/sums.js'
 import type { ShortGroup } from '../short/group.js'
 import { goOnInOrder } from '../short/in-order.js'
-import { against, isPrinted } from './process-totals.js'
+import { against, isPrinted } from './left-alone.js'
 
 /** The short values of a run, or of all rows; `place` tells where each process stands. */
 export function groupOf(
