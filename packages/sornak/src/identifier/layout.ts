@@ -39,7 +39,8 @@ export function layoutsOf(definition: Definition): { layouts: Layout[]; complete
   return { layouts, complete }
 }
 
-function expand(nodes: readonly Node[]): { all: Place[][]; complete: boolean } {
+/** The places of every text that fits: each way in which variable slots and sections can come out. */
+export function expand(nodes: readonly Node[]): { all: Place[][]; complete: boolean } {
   let all: Place[][] = [[]]
   let complete = true
   const cross = (choices: readonly Place[][]) => {

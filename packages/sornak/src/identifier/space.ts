@@ -67,7 +67,7 @@ export const shareOfOne: (space: Space) => number = remembered((space: Space): n
 export const widestNumber = ({ widest, fronts }: Space): number =>
   Math.max(widest, fronts?.widest ?? 0)
 
-interface Digits {
+export interface Digits {
   readonly machine: Machine
   readonly first: MachineNode
   /** Places of digits; a leading `+` stands before them, and others may follow. */
@@ -79,6 +79,8 @@ interface Digits {
   readonly least: bigint
   /** The largest number, where all up to it are values; else undefined. */
   readonly upTo: bigint | undefined
+  /** The value of which these are all digits, where they are no part of its text. */
+  readonly written?: (digits: string) => string
 }
 
 const PLUS = 43
@@ -125,7 +127,8 @@ function allNumbers(definition: Definition, layouts: readonly Layout[]): readonl
   })
 }
 
-function numbersOf(digits: readonly Digits[], layouts: number, complete: boolean): Numbers {
+/** Values by the number that their digits are. */
+export function numbersOf(digits: readonly Digits[], layouts: number, complete: boolean): Numbers {
   const exact = complete && digits.every(({ machine }) => machine.exact)
   return {
     widest: digits.reduce((width, one) => Math.max(width, one.width), 0),
@@ -271,7 +274,7 @@ function collect(
   limit: number,
   out: { value: bigint; text: string }[],
 ): void {
-  const { machine, width, prefix, upTo } = one
+  const { machine, width, prefix, upTo, written } = one
   if (upTo !== undefined) {
     for (let value = low, left = limit; value <= high && value <= upTo && left > 0; value++, left--)
       out.push({ value, text: prefix + value.toString().padStart(width, '0') })
@@ -286,8 +289,8 @@ function collect(
     if (left <= 0 || machine.endings(node) === 0n) return
     const i = text.length
     if (i === width) {
-      const texts: string[] = []
-      spell(machine, node, prefix + text, left, texts)
+      const texts: string[] = written ? [written(text)] : []
+      if (!written) spell(machine, node, prefix + text, left, texts)
       for (const whole of texts) out.push({ value: BigInt(text), text: whole })
       left -= texts.length
       return

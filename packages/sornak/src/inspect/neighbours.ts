@@ -16,7 +16,7 @@ import { areHundredths } from './fractions.js'
 import { prior } from './runs/prior.js'
 import { EVEN, loneSlip } from './runs/slip-odds.js'
 import { SIXTEEN } from './ways/from-sixteen.js'
-import { isPrintedForm, type Hypothesis } from './ways/hypothesis.js'
+import { isPrintedForm, leavesAny, type Hypothesis } from './ways/hypothesis.js'
 import { isShortening, mayBeShortened, toDigits } from './ways/shortening.js'
 import { weightOf, type Lift } from './ways/scales.js'
 import { decide, type Weighed } from './ways/weigh.js'
@@ -175,12 +175,10 @@ export function likelyIn(
   const bare = printed(seen, space)
   const leaves = (id: string) =>
     known.some(
-      ({ process, originals }) =>
-        process === id &&
-        originals.kind === 'integers' &&
-        space.count(originals.low, originals.high).count > 0n,
+      (way) => way.process === id && way.originals.kind === 'integers' && leavesAny(space, way),
     )
-  const [isRead, isFifteen] = [leaves('number-read'), leaves('fifteen-cut')]
+  const isRead = leaves('number-read') || leaves('display')
+  const isFifteen = leaves('fifteen-cut')
   return known.filter(
     (way) =>
       !isShortening(way.process) ||

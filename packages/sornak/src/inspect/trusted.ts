@@ -2,8 +2,8 @@
 // than one row lays claim to the same member. Members are asked for in order, so that a list need not fit into memory.
 
 import { firstWhere } from './evidence/row-lookup.js'
-import { isPrintedEnd, type Hypothesis } from './ways/hypothesis.js'
-import { MOST_AMBIGUOUS } from './ways/weights.js'
+import { isPrintedEnd, type Hypothesis, type Originals } from './ways/hypothesis.js'
+import { textsOf } from './ways/scales.js'
 
 export interface TrustedList {
   readonly size: number
@@ -74,6 +74,37 @@ export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
   }
   const has = (text: string) => rankIfThere(text) !== undefined
 
+  function* numbersBetween(low: bigint, high: bigint): Generator<string> {
+    // No sign sorts between a number and its texts.
+    const end = `${numberKey(high.toString())}!`
+    for (let i = rankOf(numberKey(low < 0n ? '0' : low.toString())); i < size; i++) {
+      const key = keyAt(i)
+      if (key > end) return
+      yield textOf(key)
+    }
+  }
+
+  function* membersOf(originals: Originals): Generator<string> {
+    if (originals.kind === 'integers' && !originals.of) {
+      yield* numbersBetween(originals.low, originals.high)
+      return
+    }
+    if (originals.kind === 'integers') {
+      // Those of a form lie as far from each other as the numbers do as which they are shown.
+      const { of, low, high } = originals
+      const [first = ''] = of!.list(low, high, 1)
+      const isShown = (value: bigint) => low <= value && value <= high
+      if (/^\+?\d+$/.test(first))
+        for (const text of numbersBetween(
+          BigInt(first.replace('+', '')),
+          BigInt(first.replace('+', '')) + high - low,
+        ))
+          if (of!.numbersOf(text).some(isShown)) yield text
+      return
+    }
+    for (const text of textsOf(originals)) if (has(text)) yield text
+  }
+
   return {
     size,
     has,
@@ -82,25 +113,10 @@ export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
       if (size === 0) return []
       const found = new Set<string>()
       for (const { originals } of ways.filter(isLikely)) {
-        if (originals.kind === 'integers') {
-          // No sign sorts between a number and its texts.
-          const end = `${numberKey(originals.high.toString())}!`
-          const { low } = originals
-          const first = rankOf(numberKey(low < 0n ? '0' : low.toString()))
-          for (let i = first; i < size && found.size < 2; i++) {
-            const key = keyAt(i)
-            if (key > end) break
-            found.add(textOf(key))
-          }
-          continue
+        for (const text of membersOf(originals)) {
+          if (found.size >= 2) break
+          found.add(text)
         }
-        const texts =
-          originals.kind === 'texts'
-            ? originals.texts
-            : originals.subset.count <= MOST_AMBIGUOUS
-              ? originals.subset.list(Number(MOST_AMBIGUOUS))
-              : []
-        for (const text of texts) if (found.size < 2 && has(text)) found.add(text)
       }
       return [...found]
     },

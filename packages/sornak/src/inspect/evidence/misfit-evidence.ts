@@ -9,7 +9,7 @@ import type { Subset } from '../../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { FEW_STEPS } from '../short/story.js'
 import { frontWeight } from '../ways/front-weight.js'
-import { CARELESS, isPrintedForm, type Hypothesis } from '../ways/hypothesis.js'
+import { CARELESS, isPrintedForm, numbersIn, type Hypothesis } from '../ways/hypothesis.js'
 import { hypotheses } from '../ways/originals.js'
 import { isShortening, mayBeShortened } from '../ways/shortening.js'
 import { TOGETHER } from '../ways/weights.js'
@@ -75,10 +75,12 @@ export function misfitReader(
     const marked = ALIGNED.test(seen) ? undefined : markedIn(ways)
     if (marked !== undefined) return { ...SHOWN, marked, way, found: shownBy(found) }
     const isRead = found.has(asNumber)
+    // It may be the number of a display form as well.
+    const isNumber = isRead || ways.some(({ shown }) => shown)
     const percent = percentOf(ways)
     const bare = printed(seen, space)
     for (const i of shortenings)
-      if (percent || !mayBeShortened(processes[i]!.id, bare, isRead, found.has(fifteen)))
+      if (percent || !mayBeShortened(processes[i]!.id, bare, isNumber, found.has(fifteen)))
         found.delete(i)
     // However much may stand behind a number, it is one of as many numbers: each shape is as likely as any other.
     if (isRead && front !== asNumber) {
@@ -93,7 +95,7 @@ export function misfitReader(
       !BELOW_ZERO.test(seen) && [...found.keys()].some((i) => processes[i]!.id.startsWith('form '))
     const stands = bare !== undefined && holds(definition, bare)
     // What leaves a value alone that stands behind marks says as little as of one that fits.
-    const quiet = bare === undefined ? NOBODY : leaveAlone(bare, stands, found)
+    const quiet = bare === undefined ? NOBODY : leaveAlone(bare, stands, isNumber, found)
     // A reader that stops at the first letter takes a power of ten as one too.
     if (front >= 0 && bare !== undefined && found.has(evaluated) && !found.has(front))
       found.set(front, 1n)
@@ -163,10 +165,11 @@ export function misfitReader(
   function leaveAlone(
     bare: string,
     stands: boolean,
+    isNumber: boolean,
     found: Map<number, bigint>,
   ): ReadonlyMap<number, number> {
     const quiet = new Map<number, number>()
-    if (!stands && !found.has(asNumber)) return quiet
+    if (!stands && !isNumber) return quiet
     const bytes = bytesOf(bare)
     for (const { i, leaves: ask } of asked) {
       const { id, rounds, max } = processes[i]!
@@ -237,10 +240,11 @@ export function countOf({ originals, process }: Hypothesis, space: Space): bigin
   // Its last digit is even, and says no more.
   if (process === CARELESS) return 2n
   const { low, high } = originals
-  const { count } = space.count(low, high)
+  const numbers = numbersIn(space, originals)
+  const { count } = numbers.count(low, high)
   // Of the two halves between values that are rounded one goes to each; but it may be the only original that there is.
   const halves = process === 'fifteen-rounded' || process === 'fifteen-binary64'
-  return halves && count > 1n ? space.count(low, high - 1n).count : count
+  return halves && count > 1n ? numbers.count(low, high - 1n).count : count
 }
 
 // Beside one value of digits, those of which the number is the front.

@@ -6,6 +6,7 @@ import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
+import { shownIn } from '../ways/forms.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { mayBeSixteen, SIXTEEN } from '../ways/from-sixteen.js'
 import { FEWER_DECIMALS, PERCENT_OF, STOPS } from '../ways/hypothesis.js'
@@ -52,9 +53,26 @@ export function processesOf(definition: Definition): Process[] {
   const { fronts, integers } = space
   if (fronts)
     list.push(integers.count > 0n ? { id: 'front', usual: 0, fits: unlessBare } : never('front'))
-  if (integers.count === 0n && !fronts) return list
-  return [...list, ...numeric(space)]
+  if (integers.count > 0n || fronts) list.push(...numeric(space))
+  const shown = shownIn(space)
+  if (shown) {
+    // What rounds numbers of a display form leaves none that fits.
+    const known = new Set(list.map(({ id }) => id))
+    const shortened = [...byZeros(), ...byDigits(shown.widest)].map(({ id }) => id)
+    list.push(...[...ROUNDED, ...shortened].filter((id) => !known.has(id)).map(never))
+  }
+  return list
 }
+
+const ROUNDED = [
+  'short-display',
+  'thousands',
+  'fifteen-cut',
+  'fifteen-rounded',
+  'fifteen-binary64',
+  'binary64',
+  'binary32',
+]
 
 // What readers of numbers do.
 function numeric(space: Space): Process[] {

@@ -5,7 +5,7 @@ import { octalTexts } from '../../channel/other-base.js'
 import type { Definition } from '../../identifier/definition.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
-import { STOPS, type Originals } from '../ways/hypothesis.js'
+import { numbersIn, STOPS, type Originals } from '../ways/hypothesis.js'
 import { hypotheses } from '../ways/originals.js'
 import { ROW_BITS, TOGETHER } from '../ways/weights.js'
 import { allAlike } from './alike.js'
@@ -95,7 +95,7 @@ const textsOf = (space: Space, originals: Originals) =>
   originals.kind === 'texts'
     ? originals.texts
     : originals.kind === 'integers'
-      ? space.list(originals.low, originals.high, 16)
+      ? numbersIn(space, originals).list(originals.low, originals.high, 16)
       : []
 
 // Any value of a width is as likely as any other of it, and no width more likely than another.

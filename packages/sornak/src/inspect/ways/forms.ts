@@ -3,16 +3,26 @@
 import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
 import { remembered } from '../../identifier/remembered.js'
+import { shownNumbers, type ShownNumbers } from '../../identifier/shown-numbers.js'
 import type { Space } from '../../identifier/space.js'
 import type { MaskList } from '../../mask/list.js'
 import type { Read } from '../../mask/misfit.js'
 import { mayReadAny } from '../../mask/recognize.js'
+import { pointedIn } from './from-decimals.js'
 
 /** Every form in which a value may be shown or come in, its own stored form read loosely included. */
 export const formsOf: (definition: Definition) => readonly MaskList[] = remembered(
   ({ stored, displays, alsoRead }) => [
     ...new Set([stored, ...displays.values(), ...(alsoRead ? [alsoRead] : [])]),
   ],
+)
+
+/**
+ * Values by the number that one of these forms is, separators left out; undefined where each is the value's own. A code with a
+ * point in it is a number as it stands.
+ */
+export const shownIn: (space: Space) => ShownNumbers | undefined = remembered((space) =>
+  pointedIn(space).length > 0 ? undefined : shownNumbers(space, formsOf(space.definition)),
 )
 
 /** What a form takes a text for; undefined where it does not fit. */

@@ -10,10 +10,8 @@ import type { Interval } from '../../channel/significant.js'
 import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
-import { remembered } from '../../identifier/remembered.js'
 import { shareOfOne, type Numbers, type Space } from '../../identifier/space.js'
-import type { MaskList } from '../../mask/list.js'
-import { formsOf, readIn, restore } from './forms.js'
+import { asShown } from './from-shown.js'
 import { ends } from './from-cut.js'
 import { octals } from './from-octal.js'
 import { between, limits, shortenedBelowZero, signed, wraps } from './from-types.js'
@@ -35,10 +33,15 @@ export function fromNumber(
     originals: bare.originals,
     process: bare.process,
     channels: printed.length ? [...printed, bare.channel] : [bare.channel],
-    findings: bare.finding ? [...printed, bare.finding] : printed,
+    findings: [
+      ...printed,
+      ...(bare.shown ? (['display-stored'] as const) : []),
+      ...(bare.finding ? [bare.finding] : []),
+    ],
     quiet: bare.quiet ?? false,
     weight: number.likeDigits ? bare.weight * TOGETHER.otherBase : bare.weight,
     per: bare.per,
+    ...(bare.shown && { shown: bare.shown }),
   })
   // 99999999.99: as many nines as a column of decimals holds.
   if (value === undefined) return limits(space, wholeOf(number)).map(whole)
@@ -74,8 +77,8 @@ export function fromNumber(
       })
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
     if (fronts && !padded) found.push(...asFront(space, fronts, { low, high }, common))
-    if (!rounded) found.push(...asDisplayedNumber(definition, low, channel))
   }
+  if (!padded) found.push(...asShown(space, ways, isShort(number)))
   if (!number.exponent || number.power <= 0) {
     // A type that is printed with a plus and all its digits.
     if (padded && number.plus) found.push(...wraps(space, value, number.before))
@@ -171,35 +174,3 @@ function forNone(space: Space): Bare[] {
   const originals = { kind: 'subset', subset } as const
   return [{ ...common, process: 'unread', weight: EACH.unread, originals }]
 }
-
-// A display form that was read as a number: its plus sign and leading zeros went first.
-function asDisplayedNumber(definition: Definition, value: bigint, channel: string): Bare[] {
-  const texts = new Set<string>()
-  for (const form of formsOf(definition)) {
-    for (const text of [`${value}`, `+${value}`]) {
-      if (text.length < fewestOf(form)) continue
-      // As it stands it is no other form than the stored one.
-      if (form === definition.stored && holds(definition, text)) continue
-      const read = readIn(form, text)
-      const original = read && restore(definition, read.plain)
-      // The digits as they stand are the stored form, not another one.
-      if (original !== undefined && original !== `${value}`) texts.add(original)
-    }
-  }
-  if (texts.size === 0) return []
-  return [
-    {
-      originals: { kind: 'texts', texts: [...texts] },
-      channel,
-      process: 'display',
-      finding: 'display-stored',
-      weight: TOGETHER.displayedLoosely,
-      per: 'all',
-    },
-  ]
-}
-
-// So many characters at least stand in the slots of a form.
-const fewestOf = remembered(({ masks }: MaskList) =>
-  Math.min(...masks.map(({ program }) => program.slots.reduce((sum, { min }) => sum + min, 0))),
-)

@@ -4,10 +4,13 @@ import type { FindingCode } from '../../channel/channel.js'
 import type { Percent } from '../../channel/scaled.js'
 import type { Interval } from '../../channel/significant.js'
 import type { Subset } from '../../identifier/parts-of-space.js'
+import type { ShownNumbers } from '../../identifier/shown-numbers.js'
+import type { Numbers, Space } from '../../identifier/space.js'
 
 export type Originals =
   | { readonly kind: 'texts'; readonly texts: readonly string[] }
-  | ({ readonly kind: 'integers' } & Interval)
+  /** Those that are these numbers; `of`: that are shown as them. */
+  | ({ readonly kind: 'integers'; readonly of?: ShownNumbers } & Interval)
   /** Counted and listed only where it matters. */
   | { readonly kind: 'subset'; readonly subset: Subset }
 
@@ -25,6 +28,8 @@ export interface Hypothesis {
   readonly inRows?: true
   /** What a percent sign did, where there is one. */
   readonly percent?: Percent | undefined
+  /** It is the number of a display form. */
+  readonly shown?: true
   /** The number was divided by a hundred. */
   readonly hundredths?: true | undefined
   /** For each original, or for all of them together. */
@@ -74,3 +79,15 @@ export function way(
 ): Hypothesis {
   return { originals: { kind: 'texts', texts }, process, channels, findings, weight, per: 'all' }
 }
+
+/** The numbers that originals are among. */
+export const numbersIn = (
+  space: Space,
+  { of }: Extract<Originals, { readonly kind: 'integers' }>,
+): Numbers => of ?? space
+
+/** There are originals that it could have struck, as far as that is known without counting them. */
+export const leavesAny = (space: Space, { originals }: Pick<Hypothesis, 'originals'>): boolean =>
+  originals.kind === 'integers'
+    ? numbersIn(space, originals).count(originals.low, originals.high).count > 0n
+    : originals.kind === 'subset' || originals.texts.length > 0

@@ -15,7 +15,7 @@ import { cut } from './from-cut.js'
 import { fromNumber } from './from-number.js'
 import { sixteen } from './from-sixteen.js'
 import { asDisplayed, asItStands, asLabelled, textual } from './from-text.js'
-import { isPrintedEnd, PERCENT_OF, type Hypothesis } from './hypothesis.js'
+import { isPrintedEnd, leavesAny, PERCENT_OF, type Hypothesis } from './hypothesis.js'
 import { EACH, MEND_ODDS, TOGETHER } from './weights.js'
 
 /** The ways in which a value could have come about; known for a while, since values repeat. */
@@ -81,11 +81,6 @@ function all(definition: Definition, seen: string): Hypothesis[] {
 }
 
 const isUsual = ({ weight }: Hypothesis) => weight * (1 - MEND_ODDS) >= TOGETHER.mistyped
-
-const leavesAny = (space: Space, { originals }: Hypothesis) =>
-  originals.kind === 'integers'
-    ? space.count(originals.low, originals.high).count > 0n
-    : originals.kind === 'subset' || originals.texts.length > 0
 
 function fromScaled(
   definition: Definition,

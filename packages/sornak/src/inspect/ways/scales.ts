@@ -2,8 +2,8 @@
 // its originals do.
 
 import type { Subset } from '../../identifier/parts-of-space.js'
-import type { Space } from '../../identifier/space.js'
-import type { Hypothesis, Originals } from './hypothesis.js'
+import type { Numbers, Space } from '../../identifier/space.js'
+import { numbersIn, type Hypothesis, type Originals } from './hypothesis.js'
 import { MEND_ODDS, MOST_AMBIGUOUS } from './weights.js'
 
 /** What the column says of a process: by how many powers of two it gains or loses. */
@@ -66,12 +66,12 @@ export const weightOf = (space: Space, hypotheses: readonly Hypothesis[], column
 
 /** How often values start as those of an interval: all alike, but for the widest. */
 export function startOf(
-  space: Space,
+  numbers: Numbers,
   { low, high }: { low: bigint; high: bigint },
   usual: Usual,
 ): number {
   if (usual === ANY) return 1
-  const [first] = space.list(low, high, 1)
+  const [first] = numbers.list(low, high, 1)
   return first === undefined ? 1 : usual(first)
 }
 
@@ -91,13 +91,13 @@ function weighted(
     const count =
       originals.kind === 'texts'
         ? originals.texts.length
-        : Number(space.count(originals.low, originals.high).count)
+        : Number(numbersIn(space, originals).count(originals.low, originals.high).count)
     if (count === 0) return
     const each = per === 'all' ? scaled[i]! / count : scaled[i]!
     const start =
       originals.kind === 'texts'
         ? originals.texts.reduce((sum, text) => sum + usual(text), 0) / count
-        : startOf(space, originals, usual)
+        : startOf(numbersIn(space, originals), originals, usual)
     every.push({ by, each, all: each * count * start })
   })
   const mass = every.reduce((sum, { all }) => sum + all, 0)

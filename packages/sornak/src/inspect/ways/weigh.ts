@@ -3,6 +3,7 @@
 
 import { isDigits } from '../../channel/number-text.js'
 import { keyOf } from '../../identifier/fit.js'
+import type { ShownNumbers } from '../../identifier/shown-numbers.js'
 import type { Space } from '../../identifier/space.js'
 import type { Hypothesis } from './hypothesis.js'
 import {
@@ -45,6 +46,8 @@ export interface Candidate {
 }
 
 interface Piece {
+  /** Values that are shown as these numbers, and not those that are them. */
+  readonly of: ShownNumbers | undefined
   readonly low: bigint
   readonly high: bigint
   readonly weight: number
@@ -82,7 +85,7 @@ function weighedBy(space: Space, scales: Scales, kept: readonly Weighted[], most
   const { every, mass, usual } = scales
   const pieces = split(kept).map((piece) => ({
     ...piece,
-    weight: piece.weight * startOf(space, piece, usual),
+    weight: piece.weight * startOf(piece.of ?? space, piece, usual),
   }))
   const texts = single(space, kept, pieces, usual)
   const left = mass - kept.reduce((sum, { all }) => sum + all, 0)
@@ -93,7 +96,7 @@ function weighedBy(space: Space, scales: Scales, kept: readonly Weighted[], most
   const inPiece = new Map(pieces.map((piece) => [piece, new Set<string>()]))
   for (const [text, { piece }] of texts) if (piece) inPiece.get(piece)!.add(text)
   const parts = [...inPiece].map(([piece, apart]) => {
-    const tally = space.count(piece.low, piece.high)
+    const tally = (piece.of ?? space).count(piece.low, piece.high)
     const count = tally.count - BigInt(apart.size)
     counted &&= tally.exact
     possible += count
@@ -117,7 +120,8 @@ function weighedBy(space: Space, scales: Scales, kept: readonly Weighted[], most
     if (count <= 0n || room <= 0) continue
     const odds = piece.weight / total
     const by = piece.by.map((one) => one.by)
-    for (const text of space.list(piece.low, piece.high, room + apart.size))
+    const numbers = piece.of ?? space
+    for (const text of numbers.list(piece.low, piece.high, room + apart.size))
       if (!apart.has(text)) ranked.push({ text, odds, by })
   }
   ranked.sort((a, b) => b.odds - a.odds)
@@ -170,12 +174,15 @@ function split(hypotheses: readonly Weighted[]): Piece[] {
   const sets = hypotheses.flatMap((one) =>
     one.by.originals.kind === 'integers' ? [{ ...one.by.originals, one }] : [],
   )
-  const starts = [...new Set(sets.flatMap(({ low, high }) => [low < 0n ? 0n : low, high + 1n]))]
-  starts.sort((a, b) => (a < b ? -1 : 1))
-  return starts.slice(0, -1).flatMap((low, i) => {
-    const high = starts[i + 1]! - 1n
-    const over = sets.filter((set) => set.low <= low && high <= set.high).map(({ one }) => one)
-    return over.length ? [{ low, high, by: heaviest(over), weight: sum(over) }] : []
+  return [...new Set(sets.map(({ of }) => of))].flatMap((of) => {
+    const own = sets.filter((set) => set.of === of)
+    const starts = [...new Set(own.flatMap(({ low, high }) => [low < 0n ? 0n : low, high + 1n]))]
+    starts.sort((a, b) => (a < b ? -1 : 1))
+    return starts.slice(0, -1).flatMap((low, i) => {
+      const high = starts[i + 1]! - 1n
+      const over = own.filter((set) => set.low <= low && high <= set.high).map(({ one }) => one)
+      return over.length ? [{ of, low, high, by: heaviest(over), weight: sum(over) }] : []
+    })
   })
 }
 
@@ -215,10 +222,11 @@ function single(
 }
 
 function homeOf(space: Space, text: string, pieces: readonly Piece[]): Piece | undefined {
-  if (pieces.length === 0 || !isDigits(text)) return undefined
-  const value = BigInt(text.replace('+', ''))
-  const piece = pieces.find(({ low, high }) => low <= value && value <= high)
-  return piece && space.list(value, value, 64).includes(text) ? piece : undefined
+  return pieces.find(({ of, low, high }) => {
+    const own = of || !isDigits(text) ? [] : [BigInt(text.replace('+', ''))]
+    const values = (of ? of.numbersOf(text) : own).filter((value) => low <= value && value <= high)
+    return values.some((value) => (of ?? space).list(value, value, 64).includes(text))
+  })
 }
 
 const sum = (list: readonly Weighted[]) => list.reduce((total, { each }) => total + each, 0)

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 22
+export const WEIGHTS_VERSION = 23
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -38,6 +38,8 @@ export const TOGETHER = {
   displayed: 2,
   /** The same with other separators, or as a number printed from it. */
   displayedLoosely: 0.5,
+  /** A value of which separators are a part, read as a number without them: two things happened to it. */
+  joined: 0.0005,
   /** Marks around the value; they explain the characters that do not belong, if nothing says more. */
   marked: 0.9,
   /** Letters for digits that look like them. */
