@@ -172,8 +172,8 @@ export function misfitReader(
     if (!stands && !isNumber) return quiet
     const bytes = bytesOf(bare)
     for (const { i, leaves: ask } of asked) {
-      const { id, rounds, max } = processes[i]!
-      const isOfLarge = rounds || isShortening(id) || max !== undefined
+      const { id, rounds, max, fits } = processes[i]!
+      const isOfLarge = rounds || !fits || isShortening(id) || max !== undefined
       if (found.has(i) || (!stands && !isOfLarge)) continue
       const score = ask(bytes, 0, bytes.length)
       if (score < 0) continue

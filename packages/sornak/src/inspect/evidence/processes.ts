@@ -5,7 +5,7 @@ import { COUNTED } from '../../channel/day-count.js'
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { HOLDING_TYPES, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
 import type { Definition } from '../../identifier/definition.js'
-import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
+import { spaceOf, widestNumber, type Numbers, type Space } from '../../identifier/space.js'
 import { shownIn } from '../ways/forms.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { mayBeSixteen, SIXTEEN } from '../ways/from-sixteen.js'
@@ -56,23 +56,29 @@ export function processesOf(definition: Definition): Process[] {
   if (integers.count > 0n || fronts) list.push(...numeric(space))
   const shown = shownIn(space)
   if (shown) {
-    // What rounds numbers of a display form leaves none that fits.
     const known = new Set(list.map(({ id }) => id))
-    const shortened = [...byZeros(), ...byDigits(shown.widest)].map(({ id }) => id)
-    list.push(...[...ROUNDED, ...shortened].filter((id) => !known.has(id)).map(never))
+    const more = [
+      ...ofShown(shown),
+      ...[...byZeros(), ...byDigits(shown.widest)].map(({ id }) => never(id)),
+    ]
+    list.push(...more.filter(({ id }) => !known.has(id)))
   }
   return list
 }
 
+// What rounds numbers of a display form leaves none that fits, and some of these numbers as they are.
+const ofShown = (shown: Numbers): Process[] =>
+  ROUNDED.map(([id, image]) => ({ id, usual: OUT, leaves: rounds(id, shown, image).fits! }))
+
 const ROUNDED = [
-  'short-display',
-  'thousands',
-  'fifteen-cut',
-  'fifteen-rounded',
-  'fifteen-binary64',
-  'binary64',
-  'binary32',
-]
+  ['short-display', plain],
+  ['thousands', thousands],
+  ['fifteen-cut', fifteen('cut')],
+  ['fifteen-rounded', fifteen('rounded')],
+  ['fifteen-binary64', behind],
+  ['binary64', double],
+  ['binary32', single],
+] as const
 
 // What readers of numbers do.
 function numeric(space: Space): Process[] {

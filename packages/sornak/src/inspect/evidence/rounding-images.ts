@@ -15,7 +15,7 @@ import {
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { fewestZeros } from '../../channel/number-text.js'
 import { fromSignificant } from '../../channel/significant.js'
-import type { Space } from '../../identifier/space.js'
+import type { Numbers } from '../../identifier/space.js'
 import { CARELESS } from '../ways/hypothesis.js'
 import { moreOfBinary, moreThanNames, moreZeros } from './coarser.js'
 import { bits, OUT, UNIT, type Process } from './process.js'
@@ -37,7 +37,7 @@ interface Interval {
   readonly less?: number
 }
 
-export function rounds(id: string, space: Space, image: Image): Process {
+export function rounds(id: string, numbers: Numbers, image: Image): Process {
   const { alike, turns = [], coarser } = image
   return {
     id,
@@ -55,7 +55,7 @@ export function rounds(id: string, space: Space, image: Image): Process {
       if (preimage === undefined) return 0
       if (preimage === 'out') return OUT
       const { low, high, less = 0 } = preimage
-      return Math.max(0, bits(space.count(low, high).count) - less * UNIT)
+      return Math.max(0, bits(numbers.count(low, high).count) - less * UNIT)
     },
   }
 }
