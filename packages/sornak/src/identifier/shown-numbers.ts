@@ -24,7 +24,7 @@ export interface ShownNumbers extends Numbers {
 
 /** Values by the integer that the digits of one of these forms are; undefined where there are none. */
 export function shownNumbers(
-  { definition, layouts }: Space,
+  { definition, layouts, integers }: Space,
   forms: readonly MaskList[],
 ): ShownNumbers | undefined {
   const found: View[] = []
@@ -48,7 +48,7 @@ export function shownNumbers(
   if (found.length === 0) return undefined
   const narrowest = Math.min(...found.map(({ width }) => width))
   return {
-    ...numbersOf(found, layouts.length, true),
+    ...numbersOf(found, layouts.length, integers.exact && found.length < MOST_VIEWS),
     narrowest,
     joined,
     numbersOf: (text) => found.flatMap(({ shownOf }) => shownOf(text) ?? []),

@@ -1,9 +1,10 @@
 // A list that is known to be right: which of its members could have become what is seen, and whether more
 // than one row lays claim to the same member. Members are asked for in order, so that a list need not fit into memory.
 
+import type { ShownNumbers } from '../identifier/shown-numbers.js'
 import { firstWhere } from './evidence/row-lookup.js'
 import { isPrintedEnd, type Hypothesis, type Originals } from './ways/hypothesis.js'
-import { textsOf } from './ways/scales.js'
+import { MOST_AMBIGUOUS } from './ways/weights.js'
 
 export interface TrustedList {
   readonly size: number
@@ -84,25 +85,20 @@ export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
     }
   }
 
+  // Those of a form lie as far from each other as the numbers do as which they are shown.
+  function* shownBetween({ of, low, high }: Shown): Generator<string> {
+    const digits = /^\+?(\d+)$/.exec(of.list(low, high, 1)[0] ?? '')?.[1]
+    if (digits === undefined) return
+    const first = BigInt(digits)
+    for (const text of numbersBetween(first, first + high - low))
+      if (of.numbersOf(text).some((value) => low <= value && value <= high)) yield text
+  }
+
   function* membersOf(originals: Originals): Generator<string> {
-    if (originals.kind === 'integers' && !originals.of) {
-      yield* numbersBetween(originals.low, originals.high)
-      return
-    }
-    if (originals.kind === 'integers') {
-      // Those of a form lie as far from each other as the numbers do as which they are shown.
-      const { of, low, high } = originals
-      const [first = ''] = of!.list(low, high, 1)
-      const isShown = (value: bigint) => low <= value && value <= high
-      if (/^\+?\d+$/.test(first))
-        for (const text of numbersBetween(
-          BigInt(first.replace('+', '')),
-          BigInt(first.replace('+', '')) + high - low,
-        ))
-          if (of!.numbersOf(text).some(isShown)) yield text
-      return
-    }
-    for (const text of textsOf(originals)) if (has(text)) yield text
+    const few = fewOf(originals)
+    if (few) for (const text of few.filter(has)) yield text
+    else if (isShown(originals)) yield* shownBetween(originals)
+    else if (originals.kind === 'integers') yield* numbersBetween(originals.low, originals.high)
   }
 
   return {
@@ -129,4 +125,19 @@ export function trustedIn({ size, rankOf, keyAt }: SortedMembers): TrustedList {
       return rank === undefined ? 0 : claimed[rank]!
     },
   }
+}
+
+type Shown = Extract<Originals, { readonly kind: 'integers' }> & { readonly of: ShownNumbers }
+
+const isShown = (originals: Originals): originals is Shown =>
+  originals.kind === 'integers' && originals.of !== undefined
+
+// The originals where they are few enough to be asked for one by one; numbers of the list are found by their order.
+function fewOf(originals: Originals): readonly string[] | undefined {
+  const most = Number(MOST_AMBIGUOUS)
+  if (originals.kind === 'texts') return originals.texts
+  if (originals.kind === 'subset')
+    return originals.subset.count <= MOST_AMBIGUOUS ? originals.subset.list(most) : undefined
+  const { of, low, high } = originals
+  return of && of.count(low, high).count <= MOST_AMBIGUOUS ? of.list(low, high, most) : undefined
 }

@@ -80,6 +80,8 @@ describe('one by itself', () => {
     const list = trustedList(['07700900123', '07711900123', '02079460123'])
     const [only, ...others] = list.among(hypotheses(gb, '4.47701E+11'))
     expect([only, others]).toEqual(['07700900123', []])
+    const joined = trustedList(['078-05-1127', '078-05-1128'])
+    expect(joined.among(hypotheses(hyphens, '78051127'))).toEqual(['078-05-1127'])
   })
 })
 
