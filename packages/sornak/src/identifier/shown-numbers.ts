@@ -3,7 +3,7 @@
 // plus go, and zeros at the front. Counted like values, by the automaton of the stored text, which the digits of the form walk.
 
 import type { MaskList } from '../mask/list.js'
-import { isDigit } from './codes.js'
+import { isDigit, isLetter } from './codes.js'
 import type { Definition } from './definition.js'
 import { holds } from './holds.js'
 import { expand, type Layout, type Place } from './layout.js'
@@ -14,7 +14,7 @@ import { numbersOf, type Digits, type Numbers, type Space } from './space.js'
 const MOST_VIEWS = 200
 
 export interface ShownNumbers extends Numbers {
-  /** Digits of the shortest form, zeros at its front included. */
+  /** Digits of the shortest form, zeros of the mask's own at its front left out. */
   readonly narrowest: number
   /** Values have separators in every form: these were taken out before a number was read. */
   readonly joined: boolean
@@ -27,14 +27,16 @@ export function shownNumbers(
   { definition, layouts, integers }: Space,
   forms: readonly MaskList[],
 ): ShownNumbers | undefined {
-  const found: View[] = []
+  const found: (View & { readonly digits: number })[] = []
   let joined = true
   for (const layout of layouts) {
+    if (!isSeparated(layout.places)) continue
     const stored = digitsIn(layout.places)
     const isNumber = isBare(layout.places)
     const known = new Set(isNumber ? [patternOf(stored)] : [])
     for (const form of forms)
       for (const shown of writingsIn(form)) {
+        if (!isSeparated(shown)) continue
         if (isNumber || isBare(shown)) joined = false
         const places = digitsIn(shown)
         const pattern = patternOf(places)
@@ -42,11 +44,11 @@ export function shownNumbers(
         const view = viewOf(definition, layout, places)
         if (!view || !readsBack(definition, form, shown, view)) continue
         known.add(pattern)
-        found.push(view)
+        found.push({ ...view, digits: pattern.length })
       }
   }
   if (found.length === 0) return undefined
-  const narrowest = Math.min(...found.map(({ width }) => width))
+  const narrowest = Math.min(...found.map(({ digits }) => digits))
   return {
     ...numbersOf(found, layouts.length, integers.exact && found.length < MOST_VIEWS),
     narrowest,
@@ -63,6 +65,15 @@ const digitsIn = (places: readonly Place[]) =>
   places.filter((place) => place.slot !== undefined || isOwnDigit(place))
 
 const isOwnDigit = ({ slot, chars }: Place) => slot === undefined && isDigit(chars[0] ?? 0)
+
+// Between its digits a form has nothing that people do not leave out: no letters of its own.
+const isSeparated = (places: readonly Place[]) =>
+  places.every(
+    (place) =>
+      place.slot !== undefined ||
+      isOwnDigit(place) ||
+      (place.chars.length === 1 && !isLetter(place.chars[0]!)),
+  )
 
 // Nothing but digits, and a plus maybe.
 const isBare = (places: readonly Place[]) =>

@@ -120,3 +120,21 @@ describe.each(SCENES)('telephone numbers with a country code, %s', (_, isStruck)
     expect(changed.filter(({ findings }) => findings.length === 0)).toEqual([])
   })
 })
+
+test('the last digits of a code with a hyphen, in every row, get no zeros', () => {
+  restart()
+  const made = definition({ stored: '{4}-{3}' })
+  for (const kept of [5, 6]) {
+    const rows = Array.from({ length: 60 }, () => `${1 + next(9)}${digits(6)}`)
+    const told = judged(
+      made,
+      rows.map((text) => text.slice(-kept)),
+    )
+    expect(told.filter(({ mend }) => mend !== undefined)).toEqual([])
+  }
+})
+
+test('letters of a code are no separators: no number was read across them', () => {
+  const made = definition({ stored: '{2}E{3}' })
+  expect(judge(made, '12005').mend).toBeUndefined()
+})

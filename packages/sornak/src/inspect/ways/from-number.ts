@@ -78,7 +78,7 @@ export function fromNumber(
     if (holdsCodes(space)) found.push(...asCode(definition, space, { low, high }, rounded))
     if (fronts && !padded) found.push(...asFront(space, fronts, { low, high }, common))
   }
-  if (!padded) found.push(...asShown(space, ways, isShort(number)))
+  found.push(...asShown(space, ways, isShort(number)))
   if (!number.exponent || number.power <= 0) {
     // A type that is printed with a plus and all its digits.
     if (padded && number.plus) found.push(...wraps(space, value, number.before))
