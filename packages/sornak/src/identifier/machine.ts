@@ -117,15 +117,20 @@ export function machineOf(
     },
     endings(from) {
       if (from.endings !== undefined) return from.endings
-      let sum = from.at === length ? 1n : 0n
-      for (const code of alphabet[from.at] ?? []) {
-        const to = machine.step(from, code)
-        if (to) sum += machine.endings(to)
-      }
-      return (from.endings = sum)
+      return (from.endings = from.at === length ? 1n : endingsBehind(machine, from))
     },
   }
   return machine
+}
+
+/** How many endings the nodes behind one have together. */
+export function endingsBehind(machine: Machine, from: MachineNode): bigint {
+  let sum = 0n
+  for (const code of machine.alphabet[from.at] ?? []) {
+    const to = machine.step(from, code)
+    if (to) sum += machine.endings(to)
+  }
+  return sum
 }
 
 /** The texts behind a node, with what stands in front of it, ascending; `out` holds `most` of them at the end. */

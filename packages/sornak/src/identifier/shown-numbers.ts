@@ -7,7 +7,7 @@ import { isDigit, isLetter } from './codes.js'
 import type { Definition } from './definition.js'
 import { holds } from './holds.js'
 import { expand, type Layout, type Place } from './layout.js'
-import { machineOf, type Machine, type MachineNode } from './machine.js'
+import { endingsBehind, machineOf, spell, type Machine, type MachineNode } from './machine.js'
 import { numbersOf, type Digits, type Numbers, type Space } from './space.js'
 
 /** Of more ways to write a value none is looked for. */
@@ -104,21 +104,10 @@ function viewOf(definition: Definition, layout: Layout, shown: readonly Place[])
   const { start } = machine
   const all = machine.endings(start)
   if (all === 0n) return undefined
-  const written = (digits: string) => {
-    const plain = shown.flatMap(({ slot }, i) => (slot ? [digits[i]!] : []))
-    let next = 0
-    return layout.places
-      .map(({ slot, chars }) => (slot ? plain[next++]! : String.fromCharCode(chars[0]!)))
-      .join('')
-  }
   const shownOf = (text: string) => {
     if (text.length !== layout.places.length) return undefined
-    const plain = Array.from(text).filter((_, i) => layout.places[i]!.slot)
-    let next = 0
-    const digits = shown.map(({ slot, chars }) =>
-      slot ? plain[next++]! : String.fromCharCode(chars[0]!),
-    )
-    return plain.every((char) => isDigit(char.charCodeAt(0))) ? BigInt(digits.join('')) : undefined
+    const plain = inSlots(layout.places, text)
+    return /^\d+$/.test(plain) ? BigInt(filled(shown, plain)) : undefined
   }
   return {
     machine,
@@ -128,9 +117,21 @@ function viewOf(definition: Definition, layout: Layout, shown: readonly Place[])
     all,
     least: 0n,
     upTo: undefined,
-    written,
+    written: (digits) => filled(layout.places, inSlots(shown, digits)),
     shownOf,
   }
+}
+
+// What stands in the slots of a text.
+const inSlots = (places: readonly Place[], text: string) =>
+  places.map(({ slot }, i) => (slot ? text[i]! : '')).join('')
+
+// The same, with the mask's own text around it.
+function filled(places: readonly Place[], plain: string): string {
+  let next = 0
+  return places
+    .map(({ slot, chars }) => (slot ? plain[next++]! : String.fromCharCode(chars[0]!)))
+    .join('')
 }
 
 // The automaton of the stored text, as it is walked by the digits of a form.
@@ -178,15 +179,8 @@ function alongDigits(stored: Machine, places: readonly Place[], shown: readonly 
     },
     endings(from) {
       if (from.endings !== undefined) return from.endings
-      let sum = 0n
-      if (from.at === shown.length) {
-        const last = toSlot(behind.get(from)!)
-        sum = last ? stored.endings(last) : 0n
-      }
-      for (const code of machine.alphabet[from.at] ?? []) {
-        const to = machine.step(from, code)
-        if (to) sum += machine.endings(to)
-      }
+      const last = from.at === shown.length ? toSlot(behind.get(from)!) : null
+      const sum = last ? stored.endings(last) : endingsBehind(machine, from)
       return (from.endings = sum)
     },
   }
@@ -198,27 +192,13 @@ function readsBack(
   definition: Definition,
   form: MaskList,
   shown: readonly Place[],
-  { machine, width, written }: View,
+  { machine, written }: View,
 ): boolean {
-  let digits = ''
-  for (let at: MachineNode | null = machine.start; at && digits.length < width;) {
-    const from: MachineNode = at
-    const code = machine.alphabet[digits.length]!.find((one) => {
-      const to = machine.step(from, one)
-      return to !== null && machine.endings(to) > 0n
-    })
-    if (code === undefined) return false
-    at = machine.step(from, code)
-    digits += String.fromCharCode(code)
-  }
+  const found: string[] = []
+  spell(machine, machine.start, '', 1, found)
+  const [digits = ''] = found
   const stored = written(digits)
-  let next = 0
-  const text = shown
-    .map((place) =>
-      place.slot || isOwnDigit(place) ? digits[next++]! : String.fromCharCode(place.chars[0] ?? 0),
-    )
-    .join('')
-  const read = form.read(text)
+  const read = form.read(filled(shown, inSlots(digitsIn(shown), digits)))
   const back = read.ok ? definition.stored.show(read.plain) : undefined
   return back?.ok === true && back.text === stored && holds(definition, stored)
 }

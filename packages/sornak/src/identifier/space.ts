@@ -79,7 +79,7 @@ export interface Digits {
   readonly least: bigint
   /** The largest number, where all up to it are values; else undefined. */
   readonly upTo: bigint | undefined
-  /** The value of which these are all digits, where they are no part of its text. */
+  /** The value of such a number, where its text is another. */
   readonly written?: (digits: string) => string
 }
 

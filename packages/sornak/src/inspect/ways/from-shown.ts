@@ -20,7 +20,7 @@ export function asShown(space: Space, ways: readonly Reading[], isShort: boolean
   const [asItIs, ...others] = ways
   if (!shown || !asItIs || `${asItIs.high}`.length < shown.narrowest - MOST_ZEROS) return []
   const weight = shown.joined ? TOGETHER.joined : TOGETHER.displayedLoosely
-  const { channel, low, high } = asItIs
+  const { channel, process, low, high } = asItIs
   const whole: Bare = {
     originals: { kind: 'integers', of: shown, low, high },
     channel,
@@ -40,8 +40,9 @@ export function asShown(space: Space, ways: readonly Reading[], isShort: boolean
       per,
     }),
   )
-  const lacksOne = shown.joined && !isShort && `${low}`.length < shown.narrowest
-  const cut = lacksOne ? withoutOne(shown, low) : []
+  // What was filled up lacks nothing.
+  const isWhole = isShort || process === 'repadded' || `${low}`.length >= shown.narrowest
+  const cut = shown.joined && !isWhole ? withoutOne(shown, low) : []
   const found = isShort ? rounded : [whole, ...rounded, ...cut]
   return found.filter((one) => leavesAny(space, one))
 }
@@ -59,8 +60,8 @@ function withoutOne(shown: ShownNumbers, value: bigint): Bare[] {
       process: 'cut-short by 1',
       shown: true,
       finding: 'cut-short',
-      weight: TOGETHER.joined * TOGETHER.cutShort * texts.length,
-      per: 'all',
+      weight: TOGETHER.joined * TOGETHER.cutShort,
+      per: 'original',
     },
   ]
 }

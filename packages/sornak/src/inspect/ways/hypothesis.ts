@@ -86,7 +86,7 @@ export const numbersIn = (
   { of }: Extract<Originals, { readonly kind: 'integers' }>,
 ): Numbers => of ?? space
 
-/** There are originals that it could have struck, as far as that is known without counting them. */
+/** It leaves originals, as far as that is known without counting a subset. */
 export const leavesAny = (space: Space, { originals }: Pick<Hypothesis, 'originals'>): boolean =>
   originals.kind === 'integers'
     ? numbersIn(space, originals).count(originals.low, originals.high).count > 0n

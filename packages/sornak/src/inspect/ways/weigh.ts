@@ -222,11 +222,14 @@ function single(
 }
 
 function homeOf(space: Space, text: string, pieces: readonly Piece[]): Piece | undefined {
-  return pieces.find(({ of, low, high }) => {
-    const own = of || !isDigits(text) ? [] : [BigInt(text.replace('+', ''))]
-    const values = (of ? of.numbersOf(text) : own).filter((value) => low <= value && value <= high)
-    return values.some((value) => (of ?? space).list(value, value, 64).includes(text))
-  })
+  if (pieces.length === 0) return undefined
+  const own = isDigits(text) ? [BigInt(text.replace('+', ''))] : []
+  return pieces.find(({ of, low, high }) =>
+    (of ? of.numbersOf(text) : own).some(
+      (value) =>
+        low <= value && value <= high && (of ?? space).list(value, value, 64).includes(text),
+    ),
+  )
 }
 
 const sum = (list: readonly Weighted[]) => list.reduce((total, { each }) => total + each, 0)
