@@ -5,8 +5,8 @@ import { readFileSync } from 'node:fs'
 import { valuesOf } from './columns.mjs'
 import { asked } from './words.mjs'
 
-const kind = ['catalog', 'more', 'other', 'further'].find((word) => asked.has(`--${word}`))
-const file = kind ? `${kind}-conversions.json` : 'conversions.json'
+const kind = ['catalog', 'more', 'other', 'further', 'codes'].find((word) => asked.has(`--${word}`))
+const file = kind ? `${kind.replace(/s$/, '')}-conversions.json` : 'conversions.json'
 const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
 
 export const { identifiers, cases } = JSON.parse(readFileSync(path, 'utf8'))

@@ -21,6 +21,7 @@ import { otherBase } from './other-base.js'
 import { scaled } from './scaled.js'
 import { sign } from './sign.js'
 import { foreignDigit, hiddenCharacter, strayMark } from './text-marks.js'
+import { timeGuess } from './time-guess.js'
 
 export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
   [
@@ -30,6 +31,7 @@ export const CHANNELS: ReadonlyMap<string, Channel> = new Map(
     otherBase,
     dateGuess,
     dayCount,
+    timeGuess,
     sign,
     wrapped,
     clamped,

@@ -4,10 +4,15 @@
 import { dateOf, dateText, daysIn } from '../date/calendar.js'
 import { daysFrom } from '../date/day-number.js'
 import type { Channel, Preimage } from './channel.js'
-import { century, datesSeen, LONG, monthNamed, SHORT, type Guess } from './printed-dates.js'
+import { codesOf } from './date-codes.js'
+import { monthInEnglish, SHORT } from './month-words.js'
+import { century, datesSeen, secondsSeen, type Guess } from './printed-dates.js'
 
 /** Forward, a year that is not written is this one. */
 const NOW = 2026
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+const FROM_1970 = daysFrom('1970-01-01')
+const SUNDAY = daysFrom('1970-01-04')
 const two = (n: number) => `${n}`.padStart(2, '0')
 
 export const dateGuess: Channel = {
@@ -26,6 +31,11 @@ export const dateGuess: Channel = {
     'yyyy-MM-dd 00:00:00',
     'M/d/yyyy',
     'dd.MM.yyyy',
+    'yyyyMMdd',
+    'MMM d, yyyy',
+    'EEE MMM dd yyyy 00:00:00 GMT+0000',
+    'EEE, dd MMM yyyy 00:00:00 GMT',
+    'seconds',
     'serial',
   ],
   forward(text, form) {
@@ -33,27 +43,38 @@ export const dateGuess: Channel = {
     if (!guess) return text
     const { month } = guess
     const [year, day] = [guess.year ?? NOW, guess.day ?? 1]
+    const name = SHORT[month - 1]!
+    const date = { year, month, day }
+    const weekday = WEEKDAYS[Number((SUNDAY.numberOf(date) % 7n) + 7n) % 7]!
     switch (form) {
       case 'd-MMM':
-        return guess.day === undefined || guess.year !== undefined
-          ? text
-          : `${day}-${SHORT[month - 1]}`
+        return guess.day === undefined || guess.year !== undefined ? text : `${day}-${name}`
       case 'MMM-yy':
-        return guess.day === undefined ? `${SHORT[month - 1]}-${two(year % 100)}` : text
+        return guess.day === undefined ? `${name}-${two(year % 100)}` : text
       case 'yyyy-MM-dd':
-        return dateText({ year, month, day })
+        return dateText(date)
       case 'yyyy-MM-dd 00:00:00':
-        return `${dateText({ year, month, day })} 00:00:00`
+        return `${dateText(date)} 00:00:00`
       case 'M/d/yyyy':
         return `${month}/${day}/${year}`
       case 'dd.MM.yyyy':
         return `${two(day)}.${two(month)}.${year}`
+      case 'yyyyMMdd':
+        return dateText(date).replaceAll('-', '')
+      case 'MMM d, yyyy':
+        return `${name} ${day}, ${year}`
+      case 'EEE MMM dd yyyy 00:00:00 GMT+0000':
+        return `${weekday} ${name} ${two(day)} ${year} 00:00:00 GMT+0000`
+      case 'EEE, dd MMM yyyy 00:00:00 GMT':
+        return `${weekday}, ${two(day)} ${name} ${year} 00:00:00 GMT`
+      case 'seconds':
+        return year >= 1974 ? `${FROM_1970.numberOf(date) * 86_400n}` : text
       default:
-        return `${SPREADSHEETS[0].numberOf({ year, month, day })}`
+        return `${SPREADSHEETS[0].numberOf(date)}`
     }
   },
   inverse(seen) {
-    const texts = [...datesSeen(seen), ...serialDates(seen)].flatMap(codesOf)
+    const texts = datesOf(seen).flatMap(codesOf)
     return texts.length
       ? [
           {
@@ -92,46 +113,11 @@ function guessOf(text: string): Guess | undefined {
   const named = /^([A-Za-z]{3,9})[- ]?(\d{1,2})$/.exec(text)
   const turned = /^(\d{1,2})[- ]?([A-Za-z]{3,9})$/.exec(text)
   const word = named?.[1] ?? turned?.[2]
-  const month = word === undefined ? 0 : monthNamed(word)
+  const month = word === undefined ? 0 : monthInEnglish(word)
   if (month === 0) return undefined
   const number = Number(named?.[2] ?? turned?.[1])
   if (number >= 1 && number <= daysIn(NOW, month)) return { year: undefined, month, day: number }
   return named && number > 31 ? { year: century(number), month, day: undefined } : undefined
-}
-
-// Every code that may have been taken for this date.
-function codesOf({ year, month, day }: Guess): string[] {
-  const texts: string[] = []
-  const names = [SHORT[month - 1]!, LONG[month - 1]!, ...(month === 9 ? ['Sept'] : [])].flatMap(
-    (name) => [name, name.toUpperCase(), name.toLowerCase()],
-  )
-  const months = [`${month}`, two(month)]
-  const join = (a: readonly string[], b: readonly string[], between: readonly string[]) => {
-    for (const x of a)
-      for (const y of b) for (const s of between) texts.push(`${x}${s}${y}`, `${y}${s}${x}`)
-  }
-  if (day !== undefined) {
-    const days = [`${day}`, two(day)]
-    join(months, days, ['-', '/', '.'])
-    join(names, days, ['', '-', ' '])
-    if (year !== undefined) {
-      const years = [`${year}`, two(year % 100)]
-      for (const s of ['-', '/', '.'])
-        for (const y of years)
-          for (const m of months)
-            for (const d of days)
-              texts.push(`${d}${s}${m}${s}${y}`, `${m}${s}${d}${s}${y}`, `${y}${s}${m}${s}${d}`)
-      const compact = two(month) + two(day)
-      texts.push(`${year}`.padStart(4, '0') + compact)
-      if (century(year % 100) === year) texts.push(two(year % 100) + compact)
-    }
-  }
-  if (year !== undefined && (day === undefined || day === 1)) {
-    const years = [`${year}`, two(year % 100), `${year % 100}`]
-    join(months, years, ['-', '/', '.'])
-    join(names, years, ['', '-', ' '])
-  }
-  return [...new Set(texts)]
 }
 
 /** Two ways of counting days are met: from 1899-12-30, and four years later. */
@@ -139,6 +125,13 @@ const SPREADSHEETS = [daysFrom('1899-12-30'), daysFrom('1904-01-01')] as const
 /** Digits are taken for a date, and dates for those of codes, from one year to the other. */
 const FIRST_YEAR = 1930
 const LAST_YEAR = 2199
+
+/** Every date that a text may stand for, printed or counted. */
+export const datesOf = (seen: string): Guess[] => [
+  ...datesSeen(seen),
+  ...serialDates(seen),
+  ...secondsSeen(seen),
+]
 
 const serialDates = (seen: string): Guess[] =>
   /^\d{5}$/.test(seen)

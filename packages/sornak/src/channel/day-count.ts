@@ -4,7 +4,8 @@ import { dateText, daysIn } from '../date/calendar.js'
 import { daysFrom, type Day, type DayCount } from '../date/day-number.js'
 import type { Channel } from './channel.js'
 import { bareDigits, isDigits } from './number-text.js'
-import { datesSeen, SHORT, type Guess } from './printed-dates.js'
+import { SHORT } from './month-words.js'
+import { datesSeen, type Guess } from './printed-dates.js'
 import type { Interval } from './significant.js'
 
 /** Where days are counted from, as the evidence of a column knows it. */

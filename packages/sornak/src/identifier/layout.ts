@@ -39,6 +39,14 @@ export function layoutsOf(definition: Definition): { layouts: Layout[]; complete
   return { layouts, complete }
 }
 
+/** What fills the slots, in order, with the mask's own text around it. */
+export function filled(places: readonly Place[], plain: string): string {
+  let next = 0
+  return places
+    .map(({ slot, chars }) => (slot ? plain[next++]! : String.fromCharCode(chars[0]!)))
+    .join('')
+}
+
 /** The places of every text that fits: each way in which variable slots and sections can come out. */
 export function expand(nodes: readonly Node[]): { all: Place[][]; complete: boolean } {
   let all: Place[][] = [[]]

@@ -6,7 +6,7 @@ import type { MaskList } from '../mask/list.js'
 import { isDigit, isLetter } from './codes.js'
 import type { Definition } from './definition.js'
 import { holds } from './holds.js'
-import { expand, type Layout, type Place } from './layout.js'
+import { expand, filled, type Layout, type Place } from './layout.js'
 import { endingsBehind, machineOf, spell, type Machine, type MachineNode } from './machine.js'
 import { numbersOf, type Digits, type Numbers, type Space } from './space.js'
 
@@ -125,14 +125,6 @@ function viewOf(definition: Definition, layout: Layout, shown: readonly Place[])
 // What stands in the slots of a text.
 const inSlots = (places: readonly Place[], text: string) =>
   places.map(({ slot }, i) => (slot ? text[i]! : '')).join('')
-
-// The same, with the mask's own text around it.
-function filled(places: readonly Place[], plain: string): string {
-  let next = 0
-  return places
-    .map(({ slot, chars }) => (slot ? plain[next++]! : String.fromCharCode(chars[0]!)))
-    .join('')
-}
 
 // The automaton of the stored text, as it is walked by the digits of a form.
 function alongDigits(stored: Machine, places: readonly Place[], shown: readonly Place[]): Machine {

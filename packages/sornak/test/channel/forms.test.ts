@@ -164,7 +164,9 @@ describe('verdicts', () => {
     ['crew', '-417', 'ambiguous', 'wrapped', '00417'],
     ['crew', '65535', 'intact', undefined, undefined],
     ['dated', '7-Mar', 'mendable', 'date-made', 'MAR07'],
-    ['dated', 'Mar-07', 'mendable', 'date-made', 'MAR07'],
+    // The month of any day, where only that is shown; no code is read in 2037, as far as anybody knows.
+    ['dated', 'Mar-07', 'ambiguous', 'date-made', 'MAR07'],
+    ['dated', 'Mar-37', 'mendable', 'date-made', 'MAR37'],
     ['dated', '2026-03-07', 'mendable', 'date-made', 'MAR07'],
     // A thousand come to this, and some hundreds more where 0142 is octal.
     ['joint', '413', 'lost', 'evaluated', undefined],
@@ -177,7 +179,9 @@ describe('verdicts', () => {
     ['area', '-2634', 'lost', 'evaluated', undefined],
     ['lane', '0.05', 'ambiguous', 'evaluated', '1/20'],
     ['lane', '17-Jan', 'mendable', 'date-made', '1/17'],
-    ['time', '750', 'mendable', 'base-changed', '12:30'],
+    // Or 07:50, of which the colon was left out.
+    ['time', '750', 'ambiguous', 'base-changed', '12:30'],
+    ['time', '12:30:00', 'mendable', 'date-made', '12:30'],
     ['staff', '2540-12-24', 'ambiguous', 'date-made', '234115'],
     ['crew', 'twelve', 'misfit', 'unexplained', undefined],
   ] as const)('%s %s: %s', (kind, seen, verdict, finding, original) => {

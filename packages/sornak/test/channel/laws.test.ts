@@ -50,7 +50,7 @@ const holds = (preimage: Preimage, text: string): boolean => {
     case 'ends':
       return text.endsWith(preimage.text) && text !== preimage.text
     case 'sums':
-      return ['decimal', 'octal'].some(
+      return CHANNELS.get('arithmetic')!.forms.some(
         (form) => CHANNELS.get('arithmetic')!.forward(text, form) === preimage.value,
       )
   }

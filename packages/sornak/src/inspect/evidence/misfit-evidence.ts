@@ -1,11 +1,12 @@
 // What a value that does not fit says of each process: whether it explains it, and how many originals it leaves.
 
+import { countAlike } from '../../channel/date-codes.js'
 import { FIFTEEN } from '../../channel/fifteen-digits.js'
 import { isHeld } from '../../channel/integer-limits.js'
 import type { Percent } from '../../channel/scaled.js'
 import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
-import type { Subset } from '../../identifier/parts-of-space.js'
+import { startingWith, type Subset } from '../../identifier/parts-of-space.js'
 import { spaceOf, widestNumber, type Space } from '../../identifier/space.js'
 import { FEW_STEPS } from '../short/story.js'
 import { frontWeight } from '../ways/front-weight.js'
@@ -138,7 +139,7 @@ export function misfitReader(
       // A space in front says more by itself than by its place in a form that leaves separators open.
       const loosely = way.process === 'display' && way.weight === TOGETHER.displayedLoosely
       if (i === undefined || way.quiet === true || (loosely && marked)) continue
-      const many = countOf(way, space)
+      const many = way.process === 'date-guess' ? ofDates(way, space) : countOf(way, space)
       const before = found.get(i)
       // Where it was cut or rounded, nobody knows which, it says no more than what says less.
       const isMore =
@@ -245,6 +246,15 @@ export function countOf({ originals, process }: Hypothesis, space: Space): bigin
   // Of the two halves between values that are rounded one goes to each; but it may be the only original that there is.
   const halves = process === 'fifteen-rounded' || process === 'fifteen-binary64'
   return halves && count > 1n ? numbers.count(low, high - 1n).count : count
+}
+
+// Of all values those become a date that look like one: each says as much more than one of all.
+function ofDates(way: Hypothesis, space: Space): bigint {
+  const { originals } = way
+  const many = countOf(way, space)
+  if (originals.kind !== 'texts') return many
+  const timesAsLikely = startingWith(space, '').count / countAlike(originals.texts[0]!)
+  return timesAsLikely > 1n ? many * timesAsLikely : many
 }
 
 // Beside one value of digits, those of which the number is the front.

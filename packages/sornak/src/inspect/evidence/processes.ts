@@ -38,6 +38,7 @@ export function processesOf(definition: Definition): Process[] {
     ...unlessHeld(space, 'arithmetic', unless(45, 47), 45, 47),
     ...(pointedIn(space).length > 0 ? [never(FEWER_DECIMALS)] : []),
     ...unlessHeld(space, 'base-sixty', unless(58), 58),
+    ...unlessHeld(space, 'time-guess', unless(58), 58),
     ...unlessHeld(space, 'date-guess', unless(45, 47), 45, 47, 77),
   ]
   const { widths } = space

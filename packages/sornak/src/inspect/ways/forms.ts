@@ -4,7 +4,7 @@ import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
 import { remembered } from '../../identifier/remembered.js'
 import { shownNumbers, type ShownNumbers } from '../../identifier/shown-numbers.js'
-import type { Space } from '../../identifier/space.js'
+import { spaceOf, type Space } from '../../identifier/space.js'
 import type { MaskList } from '../../mask/list.js'
 import type { Read } from '../../mask/misfit.js'
 import { mayReadAny } from '../../mask/recognize.js'
@@ -64,6 +64,20 @@ export const holdsSeparators: (definition: Definition) => boolean = remembered(
   (definition) =>
     literalsOf(definition).some((text) => /[-/.:()]/.test(text)) ||
     formsOf(definition).some(takesSeparators),
+)
+
+/** The separators that a text has of which there is none in any form of the definition: nothing that has them is one. */
+export const isForeign: (definition: Definition) => (text: string) => boolean = remembered(
+  (definition) => {
+    const { layouts } = spaceOf(definition)
+    const own = literalsOf(definition).join('')
+    const isHeld = (char: string) =>
+      own.includes(char) ||
+      formsOf(definition).some(takesSeparators) ||
+      layouts.some(({ places }) => places.some(({ chars }) => chars.includes(char.charCodeAt(0))))
+    const others = Array.from('-/. ').filter((char) => !isHeld(char))
+    return (text) => others.some((char) => text.includes(char))
+  },
 )
 
 const takesSeparators = ({ masks }: MaskList) =>

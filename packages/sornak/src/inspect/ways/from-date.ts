@@ -1,16 +1,19 @@
 // Dates in place of codes that were taken for them, and of numbers that were shown as days.
 
-import { dateGuess } from '../../channel/date-guess.js'
+import { codesOf, endsBehindWords, filledCodes } from '../../channel/date-codes.js'
+import { dateGuess, datesOf } from '../../channel/date-guess.js'
 import { dayCount, daysCounted, type Counted } from '../../channel/day-count.js'
+import { daysOfNoYear, type Guess } from '../../channel/printed-dates.js'
 import type { Unmarked } from '../../channel/text-marks.js'
 import type { Definition } from '../../identifier/definition.js'
+import { anyOf, endingWith } from '../../identifier/parts-of-space.js'
 import type { Space } from '../../identifier/space.js'
-import { holdsLetters, holdsSeparators, storedOf, storesSeparators } from './forms.js'
-import { way, type Hypothesis } from './hypothesis.js'
+import { holdsLetters, holdsSeparators, isForeign, storedOf, storesSeparators } from './forms.js'
+import { way, type Hypothesis, type Originals } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
-/** A word, a date, or the number of a day. */
-const DATED = /[A-Za-z]{3}|\d[-/.]\d|^\d{5}$/
+/** A word, a date, or the number of a day or a second. */
+const DATED = /\p{L}{3}|\d[-/.]\d|^(?:\d{5}|\d{8}|\d{9,13})$/u
 
 export function fromDate(
   definition: Definition,
@@ -33,16 +36,67 @@ function guessed(
 ): Hypothesis[] {
   const separated = holdsSeparators(definition)
   if (bare && !separated && !holdsLetters(space)) return []
-  const codes = dateGuess
-    .inverse(text)
-    .flatMap((one) => (one.kind === 'texts' ? one.texts : []))
-    .flatMap((one) => storedOf(definition, one, separated))
+  const dates = datesOf(text)
+  const foreign = isForeign(definition)
+  const held = new Map<string, readonly string[]>()
+  const storedFor = (code: string) => {
+    let stored = held.get(code)
+    if (!stored)
+      held.set(code, (stored = foreign(code) ? [] : storedOf(definition, code, separated)))
+    return stored
+  }
+  // What was filled up has a separator or a name.
+  const partly = separated || holdsLetters(space) ? dates : []
+  const filled = partly.map((date) => filledCodes(date, (code) => storedFor(code).length > 0))
   const weight = bare && !storesSeparators(space) ? TOGETHER.evaluatedDisplay : TOGETHER.dated
   const { id, finding } = dateGuess
-  return codes.length
-    ? [way(id, [...findings, id], [...findings, finding], [...new Set(codes)], weight)]
-    : []
+  const offer = (codes: readonly string[], share: number): Hypothesis[] => {
+    const texts = [...new Set(codes.flatMap(storedFor))].filter((one) => one !== text)
+    return texts.length
+      ? [way(id, [...findings, id], [...findings, finding], texts, weight * share)]
+      : []
+  }
+  const words = holdsLetters(space) ? behindWords(space, dates) : undefined
+  return [
+    ...(words
+      ? [
+          {
+            ...way(id, [...findings, id], [...findings, finding], [], weight * FILLED.likely),
+            originals: words,
+          },
+        ]
+      : []),
+    ...offer(
+      dates.flatMap((date) => codesOf(date)),
+      1,
+    ),
+    ...offer(
+      filled.flatMap(({ likely }) => likely),
+      isDate(definition) ? FILLED.odd : FILLED.likely,
+    ),
+    ...offer(
+      filled.flatMap(({ odd }) => odd),
+      FILLED.odd,
+    ),
+    ...offer(
+      daysOfNoYear(text).flatMap((date) => codesOf(date)),
+      FILLED.odd,
+    ),
+  ]
 }
+
+// What is defined as a date was read as one.
+const isDate = ({ stored }: Definition) => stored.masks.every(({ kind }) => kind === 'date')
+
+// Codes with any word in front of a number that became the date.
+function behindWords(space: Space, dates: readonly Guess[]): Originals | undefined {
+  const sets = dates.flatMap(endsBehindWords).map((end) => endingWith(space, end))
+  const subset = anyOf(sets.filter(({ count }) => count > 0n))
+  return subset.count > 0n ? { kind: 'subset', subset } : undefined
+}
+
+/** Beside a code of which the date says all. */
+const FILLED = { likely: TOGETHER.datedInPart, odd: TOGETHER.datedOddly } as const
 
 const WEIGHT: Readonly<Record<Counted, number>> = {
   'days from 1900': TOGETHER.counted,

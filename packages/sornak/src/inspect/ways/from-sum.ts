@@ -1,17 +1,17 @@
 // A number that is the sum of what stood there.
 
-import { arithmetic, valueOf, workedOut, type ZeroLed } from '../../channel/arithmetic.js'
+import { arithmetic, divisors, valueOf, workedOut, type ZeroLed } from '../../channel/arithmetic.js'
 import type { FindingCode } from '../../channel/channel.js'
 import type { Definition } from '../../identifier/definition.js'
 import type { Space } from '../../identifier/space.js'
 import { formsOf, storedOf } from './forms.js'
 import { way, type Hypothesis } from './hypothesis.js'
-import { TOGETHER } from './weights.js'
+import { MOST_AMBIGUOUS, TOGETHER } from './weights.js'
 
 // 413 <- 555-0142: the first run of digits runs through all it can be, the others follow from it while
 // there is one; more than two runs are too many to solve, and are counted.
 // Runs of digits, or of what may be digits, joined by hyphens or a slash.
-const RUN = /\{(?:\w+:\s*)?(?:\d+\.\.)?(\d+)(?: of "0\.\.9[^"]*")?\}/.source
+const RUN = /\{(?:\w+:\s*)?(?:(\d+)\.\.)?(\d+)(?: of "0\.\.9[^"]*")?\}/.source
 const TWO_RUNS = new RegExp(`^${RUN}([-/])${RUN}$`)
 const THREE_RUNS = new RegExp(`^${RUN}-${RUN}-${RUN}$`)
 
@@ -24,7 +24,8 @@ export function asSum(
   const [sum] = arithmetic.inverse(text)
   if (sum?.kind !== 'sums') return []
   const texts = new Set<string>()
-  let many = 0n
+  const rough = new Set<string>()
+  let [many, roughly] = [0n, 0n]
   const own = definition.stored.masks.some(({ text: shape }) => /\}[-/]\{/.test(shape))
   // Where values may be digits only, these will have been.
   const only = own && space.integers.count === 0n
@@ -34,38 +35,83 @@ export function asSum(
       const runs = TWO_RUNS.exec(shape)
       if (!runs) {
         const three = THREE_RUNS.exec(shape)
-        if (three) many += sumsOfThree(three.slice(1).map(Number), sum.value)
+        if (three) many += sumsOfThree([three[2], three[4], three[6]].map(Number), sum.value)
         continue
       }
-      const [first, operator, second] = [Number(runs[1]), runs[2], Number(runs[3])]
+      const [, least, most, operator = '', narrowest, widest] = runs
+      const [first, second] = [Number(most), Number(widest)]
+      const heads = widthsFrom(least, first)
+      const tails = widthsFrom(narrowest, second)
       if (first > 4) {
         if (operator === '-') many += differences(first, second, sum.value)
         continue
       }
       if (second > 6) continue
-      for (let a = 0n; a < 10n ** BigInt(first); a++) {
-        const start = `${a}`.padStart(first, '0')
-        for (const end of otherRuns(start, operator!, second, sum.value)) {
+      if (operator === '/') {
+        const others = quotients(heads, tails, sum.value)
+        if (others.count > MOST_AMBIGUOUS) roughly += others.count
+        else
+          for (const code of others.list())
+            for (const held of storedOf(definition, code, true)) rough.add(held)
+      }
+      for (const start of numbersOf(heads))
+        for (const end of tails.flatMap((width) => otherRuns(start, operator, width, sum.value))) {
           const whole = start + operator + end
           if (READINGS.some((read) => workedOut(whole, read) === sum.value))
             for (const held of storedOf(definition, whole, true)) texts.add(held)
         }
-      }
     }
   }
   const channels = [...marks, 'arithmetic']
   const findings: FindingCode[] = [...marks, 'evaluated']
-  const found: Hypothesis[] = []
-  if (texts.size) found.push(way('arithmetic', channels, findings, [...texts], weight))
-  if (many > 0n)
-    found.push({
-      ...way('arithmetic', channels, findings, [], weight),
-      originals: {
-        kind: 'subset',
-        subset: { count: many, bound: many, exact: false, list: () => [] },
-      },
+  const offer = (codes: readonly string[], times: number) =>
+    codes.length ? [way('arithmetic', channels, findings, codes, weight * times)] : []
+  const count = (bound: bigint, times: number): Hypothesis[] => {
+    if (bound === 0n) return []
+    const subset = { count: bound, bound, exact: false, list: () => [] }
+    const originals = { kind: 'subset', subset } as const
+    return [{ ...way('arithmetic', channels, findings, [], weight * times), originals }]
+  }
+  return [
+    ...offer([...texts], 1),
+    ...count(many, 1),
+    ...offer(
+      [...rough].filter((one) => !texts.has(one)),
+      TOGETHER.fewerDigits,
+    ),
+    ...count(roughly, TOGETHER.fewerDigits),
+  ]
+}
+
+// The widths of a run of digits, from the least, where it has one, to the most.
+function widthsFrom(least: string | undefined, most: number): number[] {
+  const first = least === undefined ? most : Math.max(1, Number(least))
+  return Array.from({ length: Math.max(0, most - first + 1) }, (_, i) => first + i)
+}
+
+const numbersOf = (widths: readonly number[]) =>
+  widths.flatMap((width) =>
+    Array.from({ length: 10 ** width }, (_, i) => `${i}`.padStart(width, '0')),
+  )
+
+// All a/b of which a program prints the value that shows fewer digits, or divides whole numbers.
+function quotients(heads: readonly number[], tails: readonly number[], value: string) {
+  const spans = numbersOf(heads).flatMap((start) => {
+    const [from, to] = divisors(BigInt(start), value)
+    return tails.flatMap((width) => {
+      const below = 10n ** BigInt(width)
+      const [least, most] = [from < 1n ? 1n : from, to < below ? to : below - 1n]
+      return least > most || value.startsWith('-') ? [] : { start, width, least, most }
     })
-  return found
+  })
+  const list = () =>
+    spans.flatMap(({ start, width, least, most }) =>
+      Array.from(
+        { length: Number(most - least) + 1 },
+        (_, i) => `${start}/${`${least + BigInt(i)}`.padStart(width, '0')}`,
+      ),
+    )
+  return { count: spans.reduce((sum, { least, most }) => sum + most - least + 1n, 0n), list }
 }
 
 // How many a - b come to the value, at most: where zeros at the front make it octal, either may be read so.

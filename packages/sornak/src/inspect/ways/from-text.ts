@@ -10,8 +10,10 @@ import { formsIn, integerOf, numberTexts } from '../../channel/number-text.js'
 import { sixtyTexts } from '../../channel/other-base.js'
 import { sign } from '../../channel/sign.js'
 import type { Unmarked } from '../../channel/text-marks.js'
+import { timeGuess } from '../../channel/time-guess.js'
 import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
+import { filled } from '../../identifier/layout.js'
 import { spaceOf, type Space } from '../../identifier/space.js'
 import {
   formsOf,
@@ -110,6 +112,17 @@ const trunkLess = (text: string) => text.replace('(0)', '').replace(/[ \-./()_]/
 const unfilled = (text: string) =>
   Array.from(/^0*/.exec(text)![0], (_, at) => text.slice(at + 1)).filter((one) => one !== '')
 
+// Digits of codes with colons, which no mask reads without these; zeros in front are gone.
+const withColons = ({ layouts }: Space, digits: string) =>
+  layouts.flatMap(({ places }) => {
+    const slots = places.filter(({ slot }) => slot).length
+    const hasColons = places.some(({ slot, chars }) => !slot && chars[0] === COLON)
+    if (!hasColons || digits.length > slots) return []
+    return filled(places, digits.padStart(slots, '0'))
+  })
+
+const COLON = 58
+
 // Groups of digits with separators between them that are no number with decimals and no date.
 function separatedAnyhow(text: string): boolean {
   if (!/^\+?[(]?\d+(?:[ \-./()_]{1,2}\d+)+$/.test(text)) return false
@@ -152,14 +165,17 @@ export function textual(
   found.push(...fromDate(definition, space, { text, findings }))
   if (!separated) return found
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
-  if (/^[1-9]\d*$/.test(text) && text.length < 12)
+  if (/^[1-9]\d*$/.test(text) && text.length < 12) {
     offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
+    offer('display', 'display-stored', withColons(space, text), TOGETHER.colonsLeftOut)
+  }
+  if (/[:.,]/.test(text)) offer('time-guess', 'date-made', from(timeGuess), TOGETHER.dated)
   if (!whole && pointedIn(space).length > 0) {
     offer('evaluated', 'evaluated', decimalsFor(text, space.widths.at(-1) ?? 0), TOGETHER.evaluated)
     const more = withFewerDecimals(space, text)
     offer(FEWER_DECIMALS, 'digits-rounded', more, TOGETHER.fewerDecimals, 'short-display')
   }
-  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) found.push(...asSum(definition, space, text, findings))
+  if (/^-?(?:\d+|\d*[.,]\d+)$/.test(text)) found.push(...asSum(definition, space, text, findings))
   for (const number of numberTexts(text)) {
     const [form] = formsIn(number)
     const value = integerOf(number)

@@ -1,7 +1,7 @@
 // How much each way of damage counts before the column has spoken, relative to digits that were read as
 // a number: the only such figures in the library, named and explained. Nothing here is tuned to a case.
 
-export const WEIGHTS_VERSION = 23
+export const WEIGHTS_VERSION = 24
 
 /** For each original that is possible in this way. What leaves many originals weighs more in sum. */
 export const EACH = {
@@ -56,12 +56,20 @@ export const TOGETHER = {
   carelessly: 0.0001,
   /** A code that was worked out, as a power of ten or as a sum. */
   evaluated: 1,
+  /** A quotient of which fewer digits are printed than programs print, or only whole numbers. */
+  fewerDigits: 0.05,
   /** The same, or the number of a day, of a display form of a value that is stored without separators. */
   evaluatedDisplay: 0.0001,
   /** A code with a point in it, printed as a number with fewer decimals than it has. */
   fewerDecimals: 0.00001,
+  /** A code with colons, of which only the digits are left. */
+  colonsLeftOut: 0.05,
   /** A date that is one of the codes' own. */
   dated: 1,
+  /** The same, where a part of the code is not shown, or the first of the month is one that a reader filled in. */
+  datedInPart: 0.05,
+  /** The same, where a reader filled in another day, or counted on into the next month. */
+  datedOddly: 0.0003,
   /**
    * A number shown as a date: days from 1900 as spreadsheets count them; from 1904 as few do; from 1970 as others. A lone
    * date may as well have been written where it does not belong: it is not mended by odds.
