@@ -135,7 +135,9 @@ export const datesOf = (seen: string): Guess[] => [
 
 const serialDates = (seen: string): Guess[] =>
   /^\d{5}$/.test(seen)
-    ? SPREADSHEETS.flatMap((count) => count.dayOf(BigInt(seen)) ?? []).filter(
-        ({ year }) => year <= LAST_YEAR,
-      )
+    ? SPREADSHEETS.flatMap((count, i): Guess[] => {
+        const day = count.dayOf(BigInt(seen))
+        if (!day || day.year > LAST_YEAR) return []
+        return [i === 0 ? day : { ...day, seldom: true }]
+      })
     : []

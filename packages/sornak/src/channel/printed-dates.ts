@@ -11,6 +11,8 @@ export interface Guess {
   readonly day: number | undefined
   /** Of the year only two digits are written. */
   readonly shortYear?: true
+  /** Days were counted as few programs do. */
+  readonly seldom?: true
   /** The month stands as this word. */
   readonly word?: string
 }

@@ -96,9 +96,9 @@ const FIFTEEN = 15
 /** Seconds come out as so many decimals, each as others; where there are fewer, the rest are zeros. */
 const EACH_SECOND = 5
 
-// Every second that comes out as this part of a day where it is rounded to so many decimals.
+// Every second that comes out as this part of a day, behind the number of the day or not, where it is rounded to so many decimals.
 function timesOfPart(seen: string): bigint[] {
-  const [, fraction] = /^0?[.,](\d{1,20})$/.exec(seen) ?? []
+  const [, fraction] = /^(?:0|[1-9]\d{4})?[.,](\d{1,20})$/.exec(seen) ?? []
   if (fraction === undefined) return []
   const unit = 10n ** BigInt(fraction.length)
   const part = BigInt(fraction)

@@ -161,3 +161,16 @@ test('a difference is that of runs of any width that there is', () => {
   expect(texts('short', '5')).toEqual(expect.arrayContaining(['9-4', '9-04', '5-0']))
   expect(texts('short', '-15')).toEqual(expect.arrayContaining(['3-18', '9-24']))
 })
+
+describe('what was printed as a number once more', () => {
+  test.each(['46088.0', '46,088', '4.6088E+04', '46088.00'])('%s is the day 46088', (seen) => {
+    expect(texts('team', seen)).toEqual(['MAR07', 'MAR08'])
+  })
+  test.each(['750.0', '7.5E+02', '750,00'])('%s is 750, in base sixty', (seen) => {
+    expect(texts('hour', seen).slice(0, 2)).toEqual(['12:30', '07:50'])
+  })
+  test('the seconds of a day', () => {
+    expect(judge(KINDS.team, '1772841600.0').mend).toBe('MAR07')
+    expect(judge(KINDS.hour, '45000.520833333').mend).toBe('12:30')
+  })
+})

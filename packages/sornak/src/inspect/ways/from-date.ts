@@ -46,7 +46,7 @@ function guessed(
     return stored
   }
   // What was filled up has a separator or a name.
-  const partly = separated || holdsLetters(space) ? dates : []
+  const partly = separated || holdsLetters(space) ? dates.filter(({ seldom }) => !seldom) : []
   const filled = partly.map((date) => filledCodes(date, (code) => storedFor(code).length > 0))
   const weight = bare && !storesSeparators(space) ? TOGETHER.evaluatedDisplay : TOGETHER.dated
   const { id, finding } = dateGuess
@@ -67,8 +67,12 @@ function guessed(
         ]
       : []),
     ...offer(
-      dates.flatMap((date) => codesOf(date)),
+      dates.filter(({ seldom }) => !seldom).flatMap((date) => codesOf(date)),
       1,
+    ),
+    ...offer(
+      dates.filter(({ seldom }) => seldom).flatMap((date) => codesOf(date)),
+      TOGETHER.countedLater,
     ),
     ...offer(
       filled.flatMap(({ likely }) => likely),

@@ -148,10 +148,10 @@ export function textual(
     texts: readonly string[],
     weight: number,
     channel = process,
+    marks = findings,
   ) => {
     const held = [...new Set(texts.flatMap((one) => storedOf(definition, one, separated)))]
-    if (held.length)
-      found.push(way(process, [...findings, channel], [...findings, code], held, weight))
+    if (held.length) found.push(way(process, [...marks, channel], [...marks, code], held, weight))
   }
   const from = (channel: typeof lookAlike) =>
     channel.inverse(text).flatMap((one) => (one.kind === 'texts' ? one.texts : []))
@@ -162,12 +162,26 @@ export function textual(
   // A code was filled up to a wider field, as numbers are.
   if (!whole && /^0+\d*[A-Za-z][\dA-Za-z]*$/.test(text))
     offer('repadded', 'zeros-added', unfilled(text), TOGETHER.filled)
-  found.push(...fromDate(definition, space, { text, findings }))
+  // What was printed as a number may have been one of a day or of base sixty before.
+  const printed = numberTexts(text).flatMap((number) => {
+    const [form] = formsIn(number)
+    const value = integerOf(number)
+    return form === undefined || value === undefined ? [] : { form, value, ...number }
+  })
+  const bare: Unmarked[] = [
+    { text, findings },
+    ...printed
+      .filter(({ negative, padded }) => !negative && !padded)
+      .map(({ form, value }) => ({ text: `${value}`, findings: [...findings, form] })),
+  ]
+  found.push(...bare.flatMap((one) => fromDate(definition, space, one)))
   if (!separated) return found
   if (/^-?\d/.test(text)) offer('sign', 'sign-gained', from(sign), TOGETHER.signGained)
-  if (/^[1-9]\d*$/.test(text) && text.length < 12) {
-    offer('base-sixty', 'base-changed', sixtyTexts(text), TOGETHER.evaluated, 'other-base')
-    offer('display', 'display-stored', withColons(space, text), TOGETHER.colonsLeftOut)
+  for (const { text: digits, findings: marks } of bare) {
+    if (!/^[1-9]\d*$/.test(digits) || digits.length > 11) continue
+    offer('base-sixty', 'base-changed', sixtyTexts(digits), TOGETHER.evaluated, 'other-base', marks)
+    const codes = withColons(space, digits)
+    offer('display', 'display-stored', codes, TOGETHER.colonsLeftOut, 'display', marks)
   }
   if (/[:.,]/.test(text)) offer('time-guess', 'date-made', from(timeGuess), TOGETHER.dated)
   if (!whole && pointedIn(space).length > 0) {
@@ -176,12 +190,7 @@ export function textual(
     offer(FEWER_DECIMALS, 'digits-rounded', more, TOGETHER.fewerDecimals, 'short-display')
   }
   if (/^-?(?:\d+|\d*[.,]\d+)$/.test(text)) found.push(...asSum(definition, space, text, findings))
-  for (const number of numberTexts(text)) {
-    const [form] = formsIn(number)
-    const value = integerOf(number)
-    if (form === undefined || value === undefined) continue
-    const sum = `${number.negative ? '-' : ''}${value}`
-    found.push(...asSum(definition, space, sum, [...findings, form]))
-  }
+  for (const { form, value, negative } of printed)
+    found.push(...asSum(definition, space, `${negative ? '-' : ''}${value}`, [...findings, form]))
   return found
 }
