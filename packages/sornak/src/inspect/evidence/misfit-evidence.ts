@@ -77,7 +77,7 @@ export function misfitReader(
     if (marked !== undefined) return { ...SHOWN, marked, way, found: shownBy(found) }
     const isRead = found.has(asNumber)
     // It may be the number of a display form as well.
-    const isNumber = isRead || ways.some(({ shown }) => shown)
+    const isNumber = isRead || ways.some(({ shown, process }) => shown && process === 'display')
     const percent = percentOf(ways)
     const bare = printed(seen, space)
     for (const i of shortenings)

@@ -2,6 +2,7 @@
 
 import type { FindingCode } from '../../channel/channel.js'
 import { SIXTEEN } from '../ways/from-sixteen.js'
+import { SHOWN_WRAPPED } from '../ways/from-shown.js'
 import { FEWER_DECIMALS } from '../ways/hypothesis.js'
 import { isShortening } from '../ways/shortening.js'
 
@@ -12,6 +13,7 @@ export function channelOf(process: string): string {
   if (process.startsWith('octal') || process === 'base-sixty') return 'other-base'
   if (process === SIXTEEN) return 'base-form'
   if (process === 'front') return 'cut-short'
+  if (process.startsWith(SHOWN_WRAPPED)) return 'wrapped'
   if (process.startsWith('days from')) return 'day-count'
   if (process === 'thousands' || process === FEWER_DECIMALS) return 'short-display'
   return process.split(' ')[0]!

@@ -9,6 +9,7 @@ import { spaceOf, widestNumber, type Numbers, type Space } from '../../identifie
 import { shownIn } from '../ways/forms.js'
 import { pointedIn } from '../ways/from-decimals.js'
 import { mayBeSixteen, SIXTEEN } from '../ways/from-sixteen.js'
+import { shownWrapped, wrappedIn } from '../ways/from-shown.js'
 import { FEWER_DECIMALS, PERCENT_OF, STOPS } from '../ways/hypothesis.js'
 import { FORMS, OUT, unlessZero, type Process } from './process.js'
 import {
@@ -61,6 +62,7 @@ export function processesOf(definition: Definition): Process[] {
     const more = [
       ...ofShown(shown),
       ...[...byZeros(), ...byDigits(shown.widest)].map(({ id }) => never(id)),
+      ...wrappedIn(shown).map((type) => never(shownWrapped(type))),
     ]
     list.push(...more.filter(({ id }) => !known.has(id)))
   }

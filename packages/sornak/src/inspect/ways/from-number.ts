@@ -11,7 +11,7 @@ import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
 import { shareOfOne, type Numbers, type Space } from '../../identifier/space.js'
-import { asShown } from './from-shown.js'
+import { asShown, wrapsShown } from './from-shown.js'
 import { ends } from './from-cut.js'
 import { octals } from './from-octal.js'
 import { between, limits, shortenedBelowZero, signed, wraps } from './from-types.js'
@@ -52,7 +52,11 @@ export function fromNumber(
   if (number.negative) {
     // Some programs fill it up to as many digits as the largest number of the type has.
     const filled = number.padded ? number.before : undefined
-    const typed = [...wraps(space, -value, filled), ...limits(space, -value)]
+    const typed = [
+      ...wraps(space, -value, filled),
+      ...limits(space, -value),
+      ...wrapsShown(space, -value),
+    ]
     const none = value === 1n && !number.padded ? forNone(space) : []
     return [...typed, ...signed(space, value), ...none].map(whole)
   }
@@ -85,6 +89,7 @@ export function fromNumber(
     if (!padded)
       found.push(
         ...wraps(space, value),
+        ...wrapsShown(space, value),
         ...limits(space, value),
         ...octals(definition, space, value),
         ...ends(space, value, printed.length > 0),

@@ -1,12 +1,18 @@
 // A display form that was read as a number: its separators, its plus and the zeros at its front went first, and then digits of it
 // were lost, as of any other.
 
+import { unwrap, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
+import type { Subset } from '../../identifier/parts-of-space.js'
+import { remembered } from '../../identifier/remembered.js'
 import type { ShownNumbers } from '../../identifier/shown-numbers.js'
 import type { Space } from '../../identifier/space.js'
 import { shownIn } from './forms.js'
 import { leavesAny, type Bare } from './hypothesis.js'
 import type { Reading } from './readings.js'
+import { soSmall } from './from-types.js'
 import { TOGETHER } from './weights.js'
+
+type Residue = NonNullable<ReturnType<typeof unwrap>>
 
 /** Hardly any form lacks more zeros than one: what does went another way. */
 const MOST_ZEROS = 1
@@ -46,6 +52,82 @@ export function asShown(space: Space, ways: readonly Reading[], isShort: boolean
   const found = isShort ? rounded : [whole, ...rounded, ...cut]
   return found.filter((one) => leavesAny(space, one))
 }
+
+/** A number of a display form that went through an integer type and wrapped round there. */
+export function wrapsShown(space: Space, value: bigint): Bare[] {
+  const shown = shownIn(space)
+  if (!shown) return []
+  return wrappedIn(shown).flatMap((type): Bare[] => {
+    const back = unwrap(value, type)
+    const subset = back && steppingThrough(shown, back)
+    if (!subset || subset.count === 0n) return []
+    return [
+      {
+        originals: { kind: 'subset', subset },
+        channel: 'wrapped',
+        process: shownWrapped(type),
+        shown: true,
+        // Above zero it may be any number: that rows are such is no evidence.
+        quiet: value >= 0n,
+        finding: 'wrapped',
+        weight:
+          (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) *
+          soSmall(type, value) *
+          (shown.joined ? TOGETHER.joined : TOGETHER.displayedLoosely),
+        per: 'all',
+      },
+    ]
+  })
+}
+
+/** A number of a display form that wrapped round, as the evidence of a column knows it. */
+export const shownWrapped = ({ name }: IntegerType): string => `${SHOWN_WRAPPED} ${name}`
+export const SHOWN_WRAPPED = 'display wrapped'
+
+/** Types that some numbers of a display form are too large for. */
+export const wrappedIn = ({ widest }: ShownNumbers): readonly IntegerType[] =>
+  wrappingTypes(widest).filter(({ max, bits }) => bits >= 32 && max < 10n ** BigInt(widest))
+
+// Those of the numbers that leave the rest: each step is one.
+function steppingThrough(shown: ShownNumbers, { rest, modulus, from }: Residue): Subset {
+  const [least, last] = boundsOf(shown)
+  const low = least > from ? least : from
+  const first = low + ((((rest - low) % modulus) + modulus) % modulus)
+  const steps = first > last ? 0n : (last - first) / modulus + 1n
+  if (steps > MOST_STEPS) {
+    const bound = shown.count(first, last).count / modulus + 1n
+    return { count: bound, bound, exact: false, list: () => [] }
+  }
+  const values = Array.from({ length: Number(steps) }, (_, i) => first + modulus * BigInt(i))
+  const count = values.reduce((sum, value) => sum + shown.count(value, value).count, 0n)
+  return {
+    count,
+    bound: count,
+    exact: true,
+    list: (most) => values.flatMap((value) => shown.list(value, value, most)).slice(0, most),
+  }
+}
+
+const MOST_STEPS = 500n
+
+// The smallest and the largest of the numbers.
+const boundsOf = remembered((shown: ShownNumbers): readonly [bigint, bigint] => {
+  const top = 10n ** BigInt(shown.widest) - 1n
+  const searched = (isBeyond: (value: bigint) => boolean) => {
+    let [low, high] = [0n, top]
+    while (low < high) {
+      const middle = (low + high) / 2n
+      if (isBeyond(middle)) high = middle
+      else low = middle + 1n
+    }
+    return low
+  }
+  const { count: all } = shown.count(0n, top)
+  return [
+    searched((value) => shown.count(0n, value).count > 0n),
+    searched((value) => shown.count(0n, value).count === all),
+  ]
+})
 
 // It may lack a digit behind or in front that is no zero: all rows that lack one tell of it.
 function withoutOne(shown: ShownNumbers, value: bigint): Bare[] {

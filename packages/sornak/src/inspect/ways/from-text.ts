@@ -68,6 +68,9 @@ export function asDisplayed(definition: Definition, { text, findings }: Unmarked
   )
 }
 
+/** A long number with decimals is no value of which its point is a separator, whichever that is. */
+const AMOUNT = /^\d{6,}[.,]\d{1,2}$/
+
 function readAsForm(
   definition: Definition,
   text: string,
@@ -76,7 +79,7 @@ function readAsForm(
 ): Hypothesis[] {
   return formsOf(definition).flatMap((form): Hypothesis[] => {
     const read = readIn(form, text)
-    if (!read) return []
+    if (!read || (!read.strict && AMOUNT.test(text))) return []
     const original = restore(definition, read.plain)
     if (original === undefined || original === seen) return []
     return [

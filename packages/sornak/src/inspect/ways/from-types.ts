@@ -106,7 +106,7 @@ const EIGHT = WRAPPING_TYPES.find(({ bits, signed }) => bits === 8 && !signed)!
 
 // What wraps round comes out anywhere in a type: hardly ever as a number that one of half as many bits would hold.
 // Nor is a type of 8 bits made for numbers of any width: what lies above zero there lies there anyway.
-const soSmall = ({ bits }: IntegerType, value: bigint) => {
+export const soSmall = ({ bits }: IntegerType, value: bigint): number => {
   if (bits === 8 && value >= 0n) return 2 ** -bits
   const least = INTEGER_TYPES.find(({ min, max }) => min <= value && value <= max)
   return 2 ** (Math.min(bits, least?.bits ?? bits) - bits)
