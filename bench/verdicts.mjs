@@ -12,7 +12,8 @@
 //                                      rows here and there, of lists in the order of their numbers
 //   node bench/verdicts.mjs --catalog  identifiers of the catalog, with any of the words above; --more: other widths,
 //                                      alphabets and populations, and more conversions; --other: other programs;
-//                                      --further: others again
+//                                      --further: others again; --codes: codes that became dates, times and
+//                                      sums; --forms: forms in which identifiers are shown
 
 import { fit, identifier } from '../packages/sornak/dist/index.js'
 import { cases, cleanValues, identifiers } from './cases.mjs'

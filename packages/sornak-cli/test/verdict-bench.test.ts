@@ -117,6 +117,30 @@ test('and so far as they do for others again', { timeout: 300_000 }, () => {
   expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.95)
 })
 
+// Among the programs are some that make of a code what is not in it: a time zone, or the day on which they run.
+test('and so far as they do for codes that became dates, times and sums', { timeout: 300_000 }, () => {
+  const { all = {} } = figures('verdicts', 41, '--codes')
+  const share = sharesOf(all)
+  expect(all['changed']).toBeGreaterThan(3500)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(all['accused']).toBe(0)
+  expect(all['mended']).toBeGreaterThan(800)
+  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.03)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.85)
+})
+
+test('and so they do for forms in which identifiers are shown', { timeout: 300_000 }, () => {
+  const { all = {} } = figures('verdicts', 7, '--forms')
+  const share = sharesOf(all)
+  expect(all['changed']).toBeGreaterThan(5000)
+  expect(all['flagged']).toBe(all['unfit'])
+  expect(all['accused']).toBe(0)
+  expect(all['mended']).toBeGreaterThan(2500)
+  expect(share('wrong', 'mended')).toBeLessThanOrEqual(0.02)
+  expect(all['exactWrong']).toBe(0)
+  expect(share('inList', 'listed')).toBeGreaterThanOrEqual(0.9)
+})
+
 test('and so they do where identifiers are issued in blocks', { timeout: 300_000 }, () => {
   const { all = {} } = figures('populations', 307)
   const share = sharesOf(all)

@@ -90,7 +90,7 @@ const YEARS = Array.from({ length: 200 }, (_, i) => 1900 + i)
 /** A number, as it is written. */
 type Writing = (number: number) => string
 
-const DAYS: readonly Writing[] = [(day) => `${day}`, two]
+const DAYS: readonly Writing[] = [two, (day) => `${day}`]
 const YEARS_WRITTEN: readonly Writing[] = [
   (year) => `${year}`,
   (year) => two(year % 100),
