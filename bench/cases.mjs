@@ -5,7 +5,9 @@ import { readFileSync } from 'node:fs'
 import { valuesOf } from './columns.mjs'
 import { asked } from './words.mjs'
 
-const kind = ['catalog', 'more', 'other', 'further', 'codes', 'forms'].find((word) => asked.has(`--${word}`))
+const kind = ['catalog', 'more', 'other', 'further', 'codes', 'forms'].find((word) =>
+  asked.has(`--${word}`),
+)
 const file = kind ? `${kind.replace(/s$/, '')}-conversions.json` : 'conversions.json'
 const path = new URL(`../packages/sornak/test/fixtures/${file}`, import.meta.url)
 
