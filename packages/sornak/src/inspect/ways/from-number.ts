@@ -11,7 +11,7 @@ import type { Definition } from '../../identifier/definition.js'
 import { holds } from '../../identifier/holds.js'
 import { startingWith } from '../../identifier/parts-of-space.js'
 import { shareOfOne, type Numbers, type Space } from '../../identifier/space.js'
-import { asShown, wrapsShown } from './from-shown.js'
+import { asShown, shownBelowZero } from './from-shown.js'
 import { ends } from './from-cut.js'
 import { octals } from './from-octal.js'
 import { between, limits, shortenedBelowZero, signed, wraps } from './from-types.js'
@@ -55,7 +55,7 @@ export function fromNumber(
     const typed = [
       ...wraps(space, -value, filled),
       ...limits(space, -value),
-      ...wrapsShown(space, -value),
+      ...shownBelowZero(space, -value),
     ]
     const none = value === 1n && !number.padded ? forNone(space) : []
     return [...typed, ...signed(space, value), ...none].map(whole)
@@ -89,7 +89,6 @@ export function fromNumber(
     if (!padded)
       found.push(
         ...wraps(space, value),
-        ...wrapsShown(space, value),
         ...limits(space, value),
         ...octals(definition, space, value),
         ...ends(space, value, printed.length > 0),

@@ -53,8 +53,8 @@ export function asShown(space: Space, ways: readonly Reading[], isShort: boolean
   return found.filter((one) => leavesAny(space, one))
 }
 
-/** A number of a display form that went through an integer type and wrapped round there. */
-export function wrapsShown(space: Space, value: bigint): Bare[] {
+/** A number below zero, of which one of a display form went through an integer type and wrapped round. */
+export function shownBelowZero(space: Space, value: bigint): Bare[] {
   const shown = shownIn(space)
   if (!shown) return []
   return wrappedIn(shown).flatMap((type): Bare[] => {
@@ -67,11 +67,9 @@ export function wrapsShown(space: Space, value: bigint): Bare[] {
         channel: 'wrapped',
         process: shownWrapped(type),
         shown: true,
-        // Above zero it may be any number: that rows are such is no evidence.
-        quiet: value >= 0n,
         finding: 'wrapped',
         weight:
-          (value < 0n ? TOGETHER.negativeWrapped : TOGETHER.wrapped) *
+          TOGETHER.negativeWrapped *
           soSmall(type, value) *
           (shown.joined ? TOGETHER.joined : TOGETHER.displayedLoosely),
         per: 'all',
