@@ -82,7 +82,7 @@ function channelLines(id: string): string[] {
     `  Met in: ${met}.`,
     `  Prevent: ${prevent}`,
     `  Finding: ${finding}`,
-    `  Forms, for hand-overs in the rules file: ${forms.join('; ')}.`,
+    `  Forms, for hand-overs in the rules file: ${forms.join(', ')}.`,
   ]
 }
 

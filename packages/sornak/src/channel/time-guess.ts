@@ -99,7 +99,7 @@ const EACH_SECOND = 5
 // Every second that comes out as this part of a day, behind the number of the day or not, where it is rounded to so many decimals.
 function timesOfPart(seen: string): bigint[] {
   const [, fraction] = /^(?:0|[1-9]\d{4})?[.,](\d{1,20})$/.exec(seen) ?? []
-  if (fraction === undefined) return []
+  if (fraction === undefined) return seen === '0' ? [0n] : []
   const unit = 10n ** BigInt(fraction.length)
   const part = BigInt(fraction)
   const around = (part * DAY) / unit
