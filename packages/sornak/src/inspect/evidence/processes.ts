@@ -62,7 +62,10 @@ export function processesOf(definition: Definition): Process[] {
     const more = [
       ...ofShown(shown),
       ...[...byZeros(), ...byDigits(shown.widest)].map(({ id }) => never(id)),
-      ...wrappedIn(shown).map((type) => never(shownWrapped(type))),
+      // Where values themselves wrap round in a type, that is what rows tell of.
+      ...wrappedIn(shown)
+        .filter(({ name }) => !known.has(`wrapped ${name}`))
+        .map((type) => never(shownWrapped(type))),
     ]
     list.push(...more.filter(({ id }) => !known.has(id)))
   }

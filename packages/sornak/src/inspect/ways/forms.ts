@@ -66,9 +66,9 @@ export const holdsSeparators: (definition: Definition) => boolean = remembered(
     formsOf(definition).some(takesSeparators),
 )
 
-/** The separators that a text has of which there is none in any form of the definition: nothing that has them is one. */
-export const isForeign: (definition: Definition) => (text: string) => boolean = remembered(
-  (definition) => {
+/** Whether a text has a separator that no form of the definition has. */
+export const hasForeignSeparator: (definition: Definition) => (text: string) => boolean =
+  remembered((definition) => {
     const { layouts } = spaceOf(definition)
     const own = literalsOf(definition).join('')
     const isHeld = (char: string) =>
@@ -77,8 +77,7 @@ export const isForeign: (definition: Definition) => (text: string) => boolean = 
       layouts.some(({ places }) => places.some(({ chars }) => chars.includes(char.charCodeAt(0))))
     const others = Array.from('-/. ').filter((char) => !isHeld(char))
     return (text) => others.some((char) => text.includes(char))
-  },
-)
+  })
 
 const takesSeparators = ({ masks }: MaskList) =>
   masks.some(

@@ -8,7 +8,13 @@ import type { Unmarked } from '../../channel/text-marks.js'
 import type { Definition } from '../../identifier/definition.js'
 import { anyOf, endingWith } from '../../identifier/parts-of-space.js'
 import type { Space } from '../../identifier/space.js'
-import { holdsLetters, holdsSeparators, isForeign, storedOf, storesSeparators } from './forms.js'
+import {
+  holdsLetters,
+  holdsSeparators,
+  hasForeignSeparator,
+  storedOf,
+  storesSeparators,
+} from './forms.js'
 import { way, type Hypothesis, type Originals } from './hypothesis.js'
 import { TOGETHER } from './weights.js'
 
@@ -37,7 +43,8 @@ function guessed(
   const separated = holdsSeparators(definition)
   if (bare && !separated && !holdsLetters(space)) return []
   const dates = datesOf(text)
-  const foreign = isForeign(definition)
+  const usual = dates.filter(({ seldom }) => !seldom)
+  const foreign = hasForeignSeparator(definition)
   const held = new Map<string, readonly string[]>()
   const storedFor = (code: string) => {
     let stored = held.get(code)
@@ -46,46 +53,27 @@ function guessed(
     return stored
   }
   // What was filled up has a separator or a name.
-  const partly = separated || holdsLetters(space) ? dates.filter(({ seldom }) => !seldom) : []
+  const partly = separated || holdsLetters(space) ? usual : []
   const filled = partly.map((date) => filledCodes(date, (code) => storedFor(code).length > 0))
   const weight = bare && !storesSeparators(space) ? TOGETHER.evaluatedDisplay : TOGETHER.dated
   const { id, finding } = dateGuess
+  const taken = (texts: readonly string[], share: number) =>
+    way(id, [...findings, id], [...findings, finding], texts, weight * share)
   const offer = (codes: readonly string[], share: number): Hypothesis[] => {
     const texts = [...new Set(codes.flatMap(storedFor))].filter((one) => one !== text)
-    return texts.length
-      ? [way(id, [...findings, id], [...findings, finding], texts, weight * share)]
-      : []
+    return texts.length ? [taken(texts, share)] : []
   }
+  const codesFrom = (some: readonly Guess[]) => some.flatMap((date) => codesOf(date))
   const words = holdsLetters(space) ? behindWords(space, dates) : undefined
+  const likely = filled.flatMap((codes) => codes.likely)
+  const odd = filled.flatMap((codes) => codes.odd)
   return [
-    ...(words
-      ? [
-          {
-            ...way(id, [...findings, id], [...findings, finding], [], weight * FILLED.likely),
-            originals: words,
-          },
-        ]
-      : []),
-    ...offer(
-      dates.filter(({ seldom }) => !seldom).flatMap((date) => codesOf(date)),
-      1,
-    ),
-    ...offer(
-      dates.filter(({ seldom }) => seldom).flatMap((date) => codesOf(date)),
-      TOGETHER.countedLater,
-    ),
-    ...offer(
-      filled.flatMap(({ likely }) => likely),
-      isDate(definition) ? FILLED.odd : FILLED.likely,
-    ),
-    ...offer(
-      filled.flatMap(({ odd }) => odd),
-      FILLED.odd,
-    ),
-    ...offer(
-      daysOfNoYear(text).flatMap((date) => codesOf(date)),
-      FILLED.odd,
-    ),
+    ...(words ? [{ ...taken([], FILLED.likely), originals: words }] : []),
+    ...offer(codesFrom(usual), 1),
+    ...offer(codesFrom(dates.filter(({ seldom }) => seldom)), TOGETHER.countedLater),
+    ...offer(likely, isDate(definition) ? FILLED.odd : FILLED.likely),
+    ...offer(odd, FILLED.odd),
+    ...offer(codesFrom(daysOfNoYear(text)), FILLED.odd),
   ]
 }
 

@@ -1,18 +1,15 @@
 // A display form that was read as a number: its separators, its plus and the zeros at its front went first, and then digits of it
-// were lost, as of any other.
+// were lost, or it wrapped round in an integer type, as any other does.
 
 import { unwrap, wrappingTypes, type IntegerType } from '../../channel/integer-limits.js'
-import type { Subset } from '../../identifier/parts-of-space.js'
 import { remembered } from '../../identifier/remembered.js'
 import type { ShownNumbers } from '../../identifier/shown-numbers.js'
 import type { Space } from '../../identifier/space.js'
 import { shownIn } from './forms.js'
+import { everyStep, soSmall } from './from-types.js'
 import { leavesAny, type Bare } from './hypothesis.js'
 import type { Reading } from './readings.js'
-import { soSmall } from './from-types.js'
 import { TOGETHER } from './weights.js'
-
-type Residue = NonNullable<ReturnType<typeof unwrap>>
 
 /** Hardly any form lacks more zeros than one: what does went another way. */
 const MOST_ZEROS = 1
@@ -59,8 +56,13 @@ export function shownBelowZero(space: Space, value: bigint): Bare[] {
   if (!shown) return []
   return wrappedIn(shown).flatMap((type): Bare[] => {
     const back = unwrap(value, type)
-    const subset = back && steppingThrough(shown, back)
-    if (!subset || subset.count === 0n) return []
+    if (!back) return []
+    const { rest, modulus, from } = back
+    const [least, last] = boundsOf(shown)
+    const low = least > from ? least : from
+    const first = low + ((((rest - low) % modulus) + modulus) % modulus)
+    const subset = everyStep(shown, { low: first, high: first }, { modulus, last }, MOST_TIMES)
+    if (subset.count === 0n) return []
     return [
       {
         originals: { kind: 'subset', subset },
@@ -86,27 +88,8 @@ export const SHOWN_WRAPPED = 'display wrapped'
 export const wrappedIn = ({ widest }: ShownNumbers): readonly IntegerType[] =>
   wrappingTypes(widest).filter(({ max, bits }) => bits >= 32 && max < 10n ** BigInt(widest))
 
-// Those of the numbers that leave the rest: each step is one.
-function steppingThrough(shown: ShownNumbers, { rest, modulus, from }: Residue): Subset {
-  const [least, last] = boundsOf(shown)
-  const low = least > from ? least : from
-  const first = low + ((((rest - low) % modulus) + modulus) % modulus)
-  const steps = first > last ? 0n : (last - first) / modulus + 1n
-  if (steps > MOST_STEPS) {
-    const bound = shown.count(first, last).count / modulus + 1n
-    return { count: bound, bound, exact: false, list: () => [] }
-  }
-  const values = Array.from({ length: Number(steps) }, (_, i) => first + modulus * BigInt(i))
-  const count = values.reduce((sum, value) => sum + shown.count(value, value).count, 0n)
-  return {
-    count,
-    bound: count,
-    exact: true,
-    list: (most) => values.flatMap((value) => shown.list(value, value, most)).slice(0, most),
-  }
-}
-
-const MOST_STEPS = 500n
+/** Of more numbers that leave the same rest it is only told about how many there are. */
+const MOST_TIMES = 500n
 
 // The smallest and the largest of the numbers.
 const boundsOf = remembered((shown: ShownNumbers): readonly [bigint, bigint] => {

@@ -47,7 +47,9 @@ export function shortenedBelowZero(space: Space, { low, high }: Interval): Bare[
     if (low > -type.min) return []
     const modulus = 1n << BigInt(type.bits)
     const least = high > -type.min ? -type.min : high
-    const originals = wrappingInto(space, { low: modulus - least, high: modulus - low }, modulus)
+    const around = { low: modulus - least, high: modulus - low }
+    const last = 10n ** BigInt(widestNumber(space)) - 1n
+    const originals = everyStep(space, around, { modulus, last }, MOST_TIMES)
     if (originals.bound === 0n) return []
     return [
       {
@@ -63,29 +65,37 @@ export function shortenedBelowZero(space: Space, { low, high }: Interval): Bare[
   return [...found, { ...SIGNED, originals: { kind: 'integers', low, high } }]
 }
 
-/** The values from `low` to `high`, and those that lie any number of times `modulus` behind. */
-function wrappingInto(space: Space, { low, high }: Interval, modulus: bigint): Subset {
-  const last = 10n ** BigInt(widestNumber(space)) - 1n
+/**
+ * The values from `low` to `high`, and those that lie any number of times `modulus` behind, up to `last`.
+ *
+ * @param most of more such intervals it is only told about how many there are
+ */
+export function everyStep(
+  numbers: Numbers,
+  { low, high }: Interval,
+  { modulus, last }: { readonly modulus: bigint; readonly last: bigint },
+  most: bigint,
+): Subset {
   const times = last < low ? 0n : (last - low) / modulus + 1n
   // Of many intervals they are about as many as of all values.
-  if (times > MOST_TIMES) {
-    const { count } = space.count(low, last)
+  if (times > most) {
+    const { count } = numbers.count(low, last)
     const about = (count * (high - low + 1n)) / modulus
     return { count: about, bound: count, exact: false, list: () => [] }
   }
   const starts = Array.from({ length: Number(times) }, (_, i) => low + modulus * BigInt(i))
-  const counts = starts.map((from) => space.count(from, from + high - low))
+  const counts = starts.map((from) => numbers.count(from, from + high - low))
   const count = counts.reduce((sum, one) => sum + one.count, 0n)
   return {
     count,
     bound: count,
     exact: counts.every(({ exact }) => exact),
-    list: (most) =>
-      starts.flatMap((from) => space.list(from, from + high - low, most)).slice(0, most),
+    list: (room) =>
+      starts.flatMap((from) => numbers.list(from, from + high - low, room)).slice(0, room),
   }
 }
 
-/** More intervals are not told one by one. */
+/** Of a number that was shortened, more intervals are not told one by one. */
 const MOST_TIMES = 64n
 
 /** A number that came out of a type of 8 bits without a sign, where rows tell of it: each may as well be a small number. */

@@ -56,10 +56,10 @@ export const TOGETHER = {
   carelessly: 0.0001,
   /** A code that was worked out, as a power of ten or as a sum. */
   evaluated: 1,
-  /** A quotient of which fewer digits are printed than programs print, or only whole numbers. */
-  fewerDigits: 0.05,
   /** The same, or the number of a day, of a display form of a value that is stored without separators. */
   evaluatedDisplay: 0.0001,
+  /** A quotient of which fewer digits are printed than programs print, or only whole numbers. */
+  fewerDigits: 0.05,
   /** A code with a point in it, printed as a number with fewer decimals than it has. */
   fewerDecimals: 0.00001,
   /** A code with colons, of which only the digits are left. */
